@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core;
+
+use Rodrel\Core\Check\Check;
+use Rodrel\Core\Check\ObserverKind;
+use Rodrel\Core\Fault\Fault;
+use Rodrel\Core\Repair\Procedure;
+use Rodrel\Core\Repair\Repair;
+
+/** Everything the trade knows, as read from `core/data/*.json`: faults, checks, repairs, procedures, presets. */
+final readonly class Catalogue
+{
+    /**
+     * @param non-empty-array<string, Fault>     $faults
+     * @param non-empty-array<string, Check>     $checks
+     * @param array<string, Repair>              $repairs
+     * @param array<string, Procedure>           $procedures
+     * @param array<string, array<mixed>>        $presets    documents for Layout::fromArray()
+     */
+    private function __construct(
+        public array $faults,
+        public array $checks,
+        public array $repairs,
+        public array $procedures,
+        public array $presets,
+        public string $hash,
+    ) {
+    }
+
+    /**
+     * @param array{faults: array<mixed>, checks: array<mixed>, repairs: array<mixed>, procedures: array<mixed>, presets: array<mixed>} $documents decoded files
+     *
+     * @throws InvalidData with the JSON pointer of the first wrong value
+     */
+    public static function fromArray(array $documents): self
+    {
+        $faults = $checks = $repairs = $procedures = $presets = [];
+        foreach ((new Shape($documents['faults'], '/faults'))->each('faults') as $shape) {
+            $fault = Fault::fromShape($shape);
+            $faults[$fault->id] = $fault;
+        }
+        foreach ((new Shape($documents['checks'], '/checks'))->each('checks') as $shape) {
+            $check = Check::fromShape($shape);
+            $checks[$check->id] = $check;
+        }
+        foreach ((new Shape($documents['repairs'], '/repairs'))->each('repairs') as $id => $shape) {
+            $repairs[$id] = Repair::fromShape($id, $shape);
+        }
+        foreach ((new Shape($documents['procedures'], '/procedures'))->each('procedures') as $id => $shape) {
+            $procedures[$id] = Procedure::fromShape($id, $shape);
+        }
+        foreach ((new Shape($documents['presets'], '/presets'))->raw('presets') as $id => $preset) {
+            $presets[(string) $id] = \is_array($preset) ? $preset : throw InvalidData::at('/presets/presets/'.$id, 'an object is expected');
+        }
+        if ([] === $faults || [] === $checks) {
+            throw InvalidData::at('/faults', 'a catalogue without faults or checks says nothing');
+        }
+        self::crossCheck($faults, $checks, $repairs, $procedures);
+
+        return new self($faults, $checks, $repairs, $procedures, $presets, hash('sha256', serialize($documents)));
+    }
+
+    public function check(string $idAtPlace): Check
+    {
+        $id = explode('@', $idAtPlace)[0];
+
+        return $this->checks[$id] ?? throw InvalidData::at('/check', \sprintf('there is no check "%s"', $id));
+    }
+
+    /** @throws InvalidData when there is no such repair */
+    public function repair(string $group): Repair
+    {
+        $id = explode('@', $group)[0];
+
+        return $this->repairs[$id] ?? throw InvalidData::at('/repair', \sprintf('there is no repair "%s"', $id));
+    }
+
+    /**
+     * @param array<string, Fault>     $faults
+     * @param array<string, Check>     $checks
+     * @param array<string, Repair>    $repairs
+     * @param array<string, Procedure> $procedures
+     */
+    private static function crossCheck(array $faults, array $checks, array $repairs, array $procedures): void
+    {
+        foreach ($faults as $fault) {
+            if (!isset($repairs[$fault->repair])) {
+                throw InvalidData::at('/faults/'.$fault->id.'/repair', \sprintf('there is no repair "%s"', $fault->repair));
+            }
+            foreach ($fault->confirm as $check) {
+                if (!isset($checks[$check])) {
+                    throw InvalidData::at('/faults/'.$fault->id.'/confirm', \sprintf('there is no check "%s"', $check));
+                }
+            }
+            foreach ($fault->signs as $check => $chances) {
+                $words = isset($checks[$check]) ? $checks[$check]->rows[array_key_first($checks[$check]->rows)] : null;
+                if (null === $words || ObserverKind::Sign !== $words->kind || \count($words->words) !== \count($chances)) {
+                    throw InvalidData::at('/faults/'.$fault->id.'/signs/'.$check, 'a sign check with as many words is expected');
+                }
+            }
+        }
+        foreach ($repairs as $repair) {
+            if (!isset($procedures[$repair->procedure])) {
+                throw InvalidData::at('/repairs/'.$repair->id.'/procedure', \sprintf('there is no procedure "%s"', $repair->procedure));
+            }
+        }
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Check;
+
+/** The few functions of probability that observers need. */
+final readonly class Chance
+{
+    /** Chance that a log-normal reading of `$value` falls below `$limit`; values near zero count as 2 % of the limit. */
+    public static function below(float $limit, float $value, float $sigma): float
+    {
+        return self::normal(log($limit / max($value, 0.02 * $limit)) / max($sigma, 1e-6));
+    }
+
+    public static function above(float $limit, float $value, float $sigma): float
+    {
+        return 1.0 - self::below($limit, $value, $sigma);
+    }
+
+    /** Density of a log-normal reading `$x` around `$median`. */
+    public static function density(float $x, float $median, float $sigma): float
+    {
+        $z = log(max($x, 1e-9) / max($median, 1e-9)) / $sigma;
+
+        return exp(-0.5 * $z * $z) / (max($x, 1e-9) * $sigma * sqrt(2.0 * \M_PI));
+    }
+
+    /**
+     * Φ(z) by the complementary error function's Chebyshev fit, error below 1.2e-7
+     * (Press et al., Numerical Recipes, section 6.2).
+     */
+    public static function normal(float $z): float
+    {
+        $x = abs($z) / \M_SQRT2;
+        $t = 1.0 / (1.0 + 0.5 * $x);
+        $poly = -1.26551223 + $t * (1.00002368 + $t * (0.37409196 + $t * (0.09678418 + $t * (-0.18628806
+            + $t * (0.27886807 + $t * (-1.13520398 + $t * (1.48851587 + $t * (-0.82215223 + $t * 0.17087277))))))));
+        $tail = 0.5 * $t * exp(-$x * $x + $poly);
+
+        return $z > 0.0 ? 1.0 - $tail : $tail;
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Check;
+
+/**
+ * What every particle predicts for every row of every check: plain arrays, so that it can be stored as a file
+ * of constants. Rows hold each distinct prediction once and an index per particle.
+ */
+final readonly class Signature
+{
+    public const FORMAT = 1;
+
+    /**
+     * @param array<string, array{words: list<string>, table: list<list<float>>, index: list<int>, medians?: list<float>, sound?: float, noise?: float}> $rows
+     */
+    public function __construct(public string $key, public int $particles, public array $rows, public int $simulations)
+    {
+    }
+
+    /** @return array{format: int, key: string, particles: int, simulations: int, rows: array<string, mixed>} */
+    public function toArray(): array
+    {
+        return ['format' => self::FORMAT, 'key' => $this->key, 'particles' => $this->particles, 'simulations' => $this->simulations, 'rows' => $this->rows];
+    }
+
+    /** @param array{format: int, key: string, particles: int, simulations: int, rows: array<string, array{words: list<string>, table: list<list<float>>, index: list<int>, medians?: list<float>, sound?: float, noise?: float}>} $data as from toArray() */
+    public static function fromArray(array $data): self
+    {
+        return new self($data['key'], $data['particles'], $data['rows'], $data['simulations']);
+    }
+
+    public function has(string $rowKey): bool
+    {
+        return isset($this->rows[$rowKey]);
+    }
+
+    /** @return list<float> the chance of one word under each particle */
+    public function column(string $rowKey, string $word): array
+    {
+        $row = $this->rows[$rowKey];
+        $at = array_search($word, $row['words'], true);
+        if (!\is_int($at)) {
+            throw \Rodrel\Core\InvalidData::at('/'.$rowKey, \sprintf('"%s" is not an outcome; expected %s', $word, implode(', ', $row['words'])));
+        }
+        $byPrediction = array_map(static fn (array $chances): float => $chances[$at], $row['table']);
+
+        return array_map(static fn (int $i): float => $byPrediction[$i], $row['index']);
+    }
+
+    /** @return list<float> relative likelihood of a typed number under each particle */
+    public function density(string $rowKey, float $number): array
+    {
+        $row = $this->rows[$rowKey];
+        if (!isset($row['medians'], $row['noise'], $row['sound'])) {
+            throw \Rodrel\Core\InvalidData::at('/'.$rowKey, 'this row takes a word, not a number');
+        }
+        $flat = 0.02 / (3.0 * max($row['sound'], 1e-9));
+        $noise = $row['noise'];
+
+        return array_map(static fn (float $median): float => 0.98 * Chance::density($number, $median, $noise) + $flat, $row['medians']);
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Fault;
+
+use Rodrel\Core\Vehicle\Chamber;
+use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Vehicle\Layout;
+
+/** Where a fault or a check can sit in a layout. */
+enum FaultPlaces: string
+{
+    case Hose = 'hose';
+    case Channel = 'channel';
+    case Corner = 'corner';
+    case Disc = 'disc';
+    case Drum = 'drum';
+    case Parking = 'parking';
+    case Circuit = 'circuit';
+    case Vehicle = 'vehicle';
+    case StraightPiston = 'straight-piston';
+    case HoseCorner = 'hose-corner';
+    case ChannelCorner = 'channel-corner';
+
+    /** @return list<string> */
+    public function in(Layout $layout): array
+    {
+        return match ($this) {
+            self::Hose => $layout->hoses(),
+            self::Channel => $layout->modulator ? $layout->hoses() : [],
+            self::Corner, self::HoseCorner => $this->corners(static fn (): bool => true),
+            self::ChannelCorner => $this->corners(static fn (): bool => $layout->modulator),
+            self::Disc => $this->corners(static fn (Corner $corner): bool => $layout->brake($corner)->disc),
+            self::StraightPiston => $this->corners(static fn (Corner $corner): bool => $layout->brake($corner)->disc && $layout->brake($corner)->pistonGoesBackStraight),
+            self::Drum => $this->corners(static fn (Corner $corner): bool => !$layout->brake($corner)->disc),
+            self::Parking => $this->corners(static fn (Corner $corner): bool => $layout->brake($corner)->parkingBrake),
+            self::Circuit => array_map(static fn (Chamber $chamber): string => $chamber->id, $layout->chambers),
+            self::Vehicle => ['vehicle'],
+        };
+    }
+
+    /**
+     * @param callable(Corner): bool $fits
+     *
+     * @return list<string>
+     */
+    private function corners(callable $fits): array
+    {
+        return array_values(array_map(static fn (Corner $corner): string => $corner->value, array_filter(Corner::cases(), $fits)));
+    }
+}

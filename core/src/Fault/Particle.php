@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Fault;
+
+use Rodrel\Core\Model\Effects;
+
+/** One fault at one place with one severity: the smallest thing that is believed in. */
+final readonly class Particle
+{
+    public function __construct(
+        public Fault $fault,
+        public string $place,
+        /** @var array<string, float> value by axis, in the model's units */
+        public array $severity,
+        public float $weight,
+        public Effects $effects,
+    ) {
+    }
+
+    /** `hose.one-way@lf` */
+    public function suspect(): string
+    {
+        return $this->fault->id.'@'.$this->place;
+    }
+
+    /** `hose@lf`: hypotheses that the same repair cures. */
+    public function group(): string
+    {
+        return $this->fault->repair.'@'.($this->fault->repairPlace ?? $this->place);
+    }
+}

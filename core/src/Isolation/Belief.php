@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+use Rodrel\Core\InvalidData;
+
+/**
+ * What follows from an opening belief and the readings of its epoch: a pure function of both, whatever the
+ * order of the readings.
+ */
+final readonly class Belief
+{
+    /**
+     * @param list<float>                     $posterior   by particle; with $second it sums to 1
+     * @param array<string, float>            $groups      mass by repair group, heaviest first
+     * @param array<string, float>            $suspects    mass by fault at place, heaviest first
+     * @param list<list<float>>               $likelihoods by reading, then particle
+     * @param list<float>                     $background  by reading: its chance when another fault may be behind it
+     * @param list<Reading>                   $readings
+     */
+    private function __construct(
+        public Field $field,
+        public Opening $opening,
+        public array $readings,
+        public array $likelihoods,
+        public array $background,
+        public array $posterior,
+        public float $second,
+        public array $groups,
+        public array $suspects,
+    ) {
+    }
+
+    /**
+     * @param list<Reading> $readings
+     *
+     * @throws InvalidData when a reading names an unknown check, row or word
+     */
+    public static function of(Field $field, Opening $opening, array $readings): self
+    {
+        $readings = Reading::standing($readings);
+        $likelihoods = $background = [];
+        foreach ($readings as $n => $reading) {
+            $likelihoods[$n] = self::likelihood($field, $reading);
+            $background[$n] = self::average($likelihoods[$n], $opening->weights);
+        }
+
+        return self::combine($field, $opening, $readings, $likelihoods, $background);
+    }
+
+    /** The same without one reading; costs no new look-up. */
+    public function without(int $reading): self
+    {
+        $rest = static fn (array $list): array => array_values(array_diff_key($list, [$reading => true]));
+
+        return self::combine($this->field, $this->opening, $rest($this->readings), $rest($this->likelihoods), $rest($this->background));
+    }
+
+    public function group(string $group): float
+    {
+        return $this->groups[$group] ?? 0.0;
+    }
+
+    /** @return array{string, float}|null the leading repair group and its mass */
+    public function leader(): ?array
+    {
+        $group = array_key_first($this->groups);
+
+        return null === $group ? null : [$group, $this->groups[$group]];
+    }
+
+    /** Chance of a reading under one suspect (fault at place), severities weighed as believed without it. */
+    public function chanceUnder(int $reading, string $suspect): float
+    {
+        $weights = $this->without($reading)->posterior;
+        $sum = $hit = 0.0;
+        foreach ($this->field->particles as $i => $particle) {
+            if ($particle->suspect() === $suspect) {
+                $sum += $weights[$i];
+                $hit += $weights[$i] * $this->likelihoods[$reading][$i];
+            }
+        }
+
+        return $sum > 0.0 ? $hit / $sum : 0.0;
+    }
+
+    /** Entropy over repair groups in bits, "a second fault" counted as one of them. */
+    public function entropyBits(): float
+    {
+        return self::entropy([...array_values($this->groups), $this->second]);
+    }
+
+    /** @param list<float> $masses */
+    public static function entropy(array $masses): float
+    {
+        $bits = 0.0;
+        foreach ($masses as $mass) {
+            $bits -= $mass > 0.0 ? $mass * log($mass, 2.0) : 0.0;
+        }
+
+        return $bits;
+    }
+
+    /** @return list<float> product over the rows of a reading, softened when unsure */
+    private static function likelihood(Field $field, Reading $reading): array
+    {
+        $product = array_fill(0, \count($field->particles), 1.0);
+        foreach ($reading->outcomes as $row => $outcome) {
+            foreach ($field->likelihood($reading->check, (string) $row, $outcome, $reading->numbers[$row] ?? null) as $i => $chance) {
+                $product[$i] *= $chance;
+            }
+        }
+
+        return $reading->unsure ? array_map(sqrt(...), $product) : $product;
+    }
+
+    /**
+     * @param list<float> $values
+     * @param list<float> $weights
+     */
+    private static function average(array $values, array $weights): float
+    {
+        $sum = $hit = 0.0;
+        foreach ($weights as $i => $weight) {
+            $sum += $weight;
+            $hit += $weight * $values[$i];
+        }
+
+        return $hit / max($sum, 1e-300);
+    }
+
+    /**
+     * @param list<Reading>     $readings
+     * @param list<list<float>> $likelihoods
+     * @param list<float>       $background
+     */
+    private static function combine(Field $field, Opening $opening, array $readings, array $likelihoods, array $background): self
+    {
+        $logs = array_map(static fn (float $w): float => log(max($w, 1e-300)), $opening->weights);
+        $second = log(max($opening->second, 1e-300));
+        foreach ($likelihoods as $n => $byParticle) {
+            foreach ($byParticle as $i => $chance) {
+                $logs[$i] += log(max($chance, 1e-300));
+            }
+            $second += log(max($background[$n], 1e-300));
+        }
+        $top = max($second, max($logs));
+        $weights = array_map(static fn (float $log): float => exp($log - $top), $logs);
+        $rest = exp($second - $top);
+        $sum = array_sum($weights) + $rest;
+        $posterior = array_map(static fn (float $w): float => $w / $sum, $weights);
+        $groups = $suspects = [];
+        foreach ($field->particles as $i => $particle) {
+            $group = $field->groups[$field->groupOf[$i]];
+            $groups[$group] = ($groups[$group] ?? 0.0) + $posterior[$i];
+            $suspect = $particle->suspect();
+            $suspects[$suspect] = ($suspects[$suspect] ?? 0.0) + $posterior[$i];
+        }
+        arsort($groups);
+        arsort($suspects);
+
+        return new self($field, $opening, $readings, $likelihoods, $background, $posterior, $rest / $sum, $groups, $suspects);
+    }
+}

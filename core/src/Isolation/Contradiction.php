@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+/** The readings cannot all be true of one fault: which ones to take again. */
+final readonly class Contradiction
+{
+    private const SUSPECT_ABOVE = 0.05;
+    private const CHANCE_BELOW = 0.05;
+    private const DEVIATIONS = 3.0;
+
+    /** @param list<Reading> $again the one or two readings whose removal helps most */
+    private function __construct(public array $again)
+    {
+    }
+
+    /** Null when at least one suspect explains the readings well enough. */
+    public static function in(Belief $belief): ?self
+    {
+        if (\count($belief->readings) < 2) {
+            return null;
+        }
+        $suspects = array_keys(array_filter($belief->suspects, static fn (float $mass): bool => $mass > self::SUSPECT_ABOVE));
+        $found = [] !== $suspects;
+        foreach ($suspects as $suspect) {
+            if (!self::explainsBadly($belief, $suspect)) {
+                $found = false;
+                break;
+            }
+        }
+
+        return $found ? new self(self::mostHelpful($belief)) : null;
+    }
+
+    /** Some reading had less than a 5 % chance, or the summed surprise is three deviations over what was expected. */
+    private static function explainsBadly(Belief $belief, string $suspect): bool
+    {
+        $surprise = $expected = $variance = 0.0;
+        foreach ($belief->readings as $n => $reading) {
+            $without = $belief->without($n)->posterior;
+            foreach ($reading->outcomes as $row => $outcome) {
+                $chances = self::wordChances($belief->field, $without, $suspect, $reading->check, (string) $row);
+                $chance = $chances[$outcome];
+                if ($chance < self::CHANCE_BELOW && !$reading->unsure) {
+                    return true;
+                }
+                $half = $reading->unsure ? 0.5 : 1.0;
+                $surprise -= $half * log($chance);
+                $mean = $square = 0.0;
+                foreach ($chances as $p) {
+                    $mean -= $p > 0.0 ? $p * log($p) : 0.0;
+                    $square += $p > 0.0 ? $p * log($p) ** 2 : 0.0;
+                }
+                $expected += $half * $mean;
+                $variance += $half * max(0.0, $square - $mean * $mean);
+            }
+        }
+
+        return $surprise > $expected + self::DEVIATIONS * sqrt($variance);
+    }
+
+    /**
+     * @param list<float> $weights
+     *
+     * @return array<string, float>
+     */
+    private static function wordChances(Field $field, array $weights, string $suspect, string $check, string $row): array
+    {
+        $signature = $field->signature->rows[$check.('' === $row ? '' : '/'.$row)];
+        $mass = array_fill_keys($signature['words'], 0.0);
+        $sum = 0.0;
+        foreach ($field->particles as $i => $particle) {
+            if ($particle->suspect() === $suspect) {
+                $sum += $weights[$i];
+                foreach ($signature['table'][$signature['index'][$i]] as $k => $chance) {
+                    $mass[$signature['words'][$k]] += $weights[$i] * $chance;
+                }
+            }
+        }
+
+        return array_map(static fn (float $m): float => $m / max($sum, 1e-300), $mass);
+    }
+
+    /** @return list<Reading> */
+    private static function mostHelpful(Belief $belief): array
+    {
+        $gain = [];
+        foreach (array_keys($belief->readings) as $n) {
+            $without = $belief->without($n);
+            $best = 0.0;
+            foreach (array_slice(array_keys($without->suspects), 0, 3) as $suspect) {
+                $fit = 0.0;
+                foreach ($without->readings as $m => $reading) {
+                    $fit += log(max(1e-12, $without->chanceUnder($m, $suspect)));
+                }
+                $best = 0.0 === $best ? $fit : max($best, $fit);
+            }
+            $gain[$n] = $best;
+        }
+        arsort($gain);
+
+        return array_map(static fn (int $n): Reading => $belief->readings[$n], array_slice(array_keys($gain), 0, 2));
+    }
+}

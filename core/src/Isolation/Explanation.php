@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+/** Says why: which readings spoke for a repair group and which against, strongest first. */
+final readonly class Explanation
+{
+    /** @return list<Argument> strongest first, whichever way it speaks */
+    public static function of(Belief $belief, string $group): array
+    {
+        $arguments = [];
+        foreach ($belief->readings as $n => $reading) {
+            $before = $belief->without($n);
+            $ratio = self::ratio($belief, $before, $n, $group);
+            $arguments[] = new Argument($reading, $ratio, Weight::ofRatio($ratio), self::expected($belief, $before, $reading, $group));
+        }
+        usort($arguments, static fn (Argument $a, Argument $b): int => abs(log($b->ratio)) <=> abs(log($a->ratio)));
+
+        return $arguments;
+    }
+
+    /**
+     * Groups that were worth a thought and are so no longer, each with the reading that struck it out.
+     *
+     * @return array<string, Reading>
+     */
+    public static function struckOut(Belief $belief, float $below = 0.01, float $worth = 0.02): array
+    {
+        $start = self::groupMasses($belief->field, $belief->opening->weights);
+        $struck = [];
+        foreach ($start as $group => $mass) {
+            if ($mass < $worth || $belief->group($group) >= $below || [] === $belief->readings) {
+                continue;
+            }
+            $worst = null;
+            $lowest = 1.0;
+            foreach ($belief->readings as $n => $reading) {
+                $ratio = self::ratio($belief, $belief->without($n), $n, $group);
+                if ($ratio < $lowest) {
+                    [$lowest, $worst] = [$ratio, $reading];
+                }
+            }
+            if (null !== $worst) {
+                $struck[$group] = $worst;
+            }
+        }
+
+        return $struck;
+    }
+
+    private static function ratio(Belief $belief, Belief $before, int $reading, string $group): float
+    {
+        $field = $belief->field;
+        $in = $inHit = 0.0;
+        $out = $before->second;
+        $outHit = $before->second * $belief->background[$reading];
+        foreach ($before->posterior as $i => $weight) {
+            $hit = $weight * $belief->likelihoods[$reading][$i];
+            if ($field->groups[$field->groupOf[$i]] === $group) {
+                $in += $weight;
+                $inHit += $hit;
+            } else {
+                $out += $weight;
+                $outHit += $hit;
+            }
+        }
+
+        return max($inHit / max($in, 1e-300), 1e-12) / max($outHit / max($out, 1e-300), 1e-12);
+    }
+
+    /** @return array<string, string> */
+    private static function expected(Belief $belief, Belief $before, Reading $reading, string $group): array
+    {
+        $field = $belief->field;
+        $expected = [];
+        foreach (array_keys($reading->outcomes) as $row) {
+            $key = $reading->check.('' === (string) $row ? '' : '/'.$row);
+            $words = $field->signature->rows[$key]['words'];
+            $mass = array_fill_keys($words, 0.0);
+            foreach ($words as $word) {
+                foreach ($field->signature->column($key, $word) as $i => $chance) {
+                    if ($field->groups[$field->groupOf[$i]] === $group) {
+                        $mass[$word] += $before->posterior[$i] * $chance;
+                    }
+                }
+            }
+            arsort($mass);
+            $expected[(string) $row] = (string) array_key_first($mass);
+        }
+
+        return $expected;
+    }
+
+    /**
+     * @param list<float> $weights
+     *
+     * @return array<string, float>
+     */
+    private static function groupMasses(Field $field, array $weights): array
+    {
+        $masses = [];
+        foreach ($weights as $i => $weight) {
+            $group = $field->groups[$field->groupOf[$i]];
+            $masses[$group] = ($masses[$group] ?? 0.0) + $weight;
+        }
+
+        return $masses;
+    }
+}

@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+use Rodrel\Core\Check\Check;
+use Rodrel\Core\Check\Lift;
+
+/**
+ * Weighs every check that could be made now:
+ * score = (saving + λ·bits − minutes·rate − consumables) / minutes,
+ * λ = (expected cost now − expected cost if the truth were known) / entropy now.
+ */
+final class Planner
+{
+    private const LEAST_MINUTES = 0.5;
+    /** Particles below this share no longer move the choice of a check. */
+    private const NEGLIGIBLE = 1e-6;
+    /** Answers rarer than this are lumped together as "teaches nothing". */
+    private const RARE = 0.003;
+
+    /** @var list<int> particles that still matter */
+    private array $live;
+    /** @var list<float> */
+    private array $weights;
+    /** @var list<int> group of each live particle; "a second fault" is the last live entry */
+    private array $groupOf;
+    private Costs $costs;
+    private float $costNow;
+    private float $entropyNow;
+    private float $lambda;
+
+    public function __construct(private Belief $belief, private Settings $settings)
+    {
+        $field = $belief->field;
+        $live = $weights = $groupOf = [];
+        foreach ($belief->posterior as $i => $weight) {
+            if ($weight > self::NEGLIGIBLE) {
+                $live[] = $i;
+                $weights[] = $weight;
+                $groupOf[] = $field->groupOf[$i];
+            }
+        }
+        $weights[] = $belief->second;
+        $groupOf[] = \count($field->groups);
+        $this->live = $live;
+        $this->weights = $weights;
+        $this->groupOf = $groupOf;
+        $this->costs = Costs::of($field, $settings);
+        $masses = $this->masses($weights);
+        $this->costNow = $this->costs->expected($masses);
+        $this->entropyNow = Belief::entropy($masses);
+        $this->lambda = $this->entropyNow > 1e-9 ? ($this->costNow - $this->costs->ifTruthWereKnown($masses)) / $this->entropyNow : 0.0;
+    }
+
+    /**
+     * Every check that has not been made in this epoch, best first.
+     *
+     * @return list<Proposal>
+     */
+    public function rank(Situation $now): array
+    {
+        $proposals = [];
+        foreach ($this->belief->field->catalogue->checks as $check) {
+            foreach ($check->places->in($this->belief->field->layout) as $place) {
+                if (!$check->proofOnly && !$now->made($check->at($place))) {
+                    $proposals[] = $this->weigh($check, $place, $now);
+                }
+            }
+        }
+        usort($proposals, static fn (Proposal $a, Proposal $b): int => [$b->score, $a->id()] <=> [$a->score, $b->id()]);
+
+        return $proposals;
+    }
+
+    public function weigh(Check $check, string $place, Situation $now): Proposal
+    {
+        $fork = [];
+        $bits = $this->entropyNow;
+        $after = 0.0;
+        $seen = 0.0;
+        foreach ($this->answers($check, $place) as [$outcomes, $weights, $chance]) {
+            $masses = $this->masses($weights, $chance);
+            $bits -= $chance * Belief::entropy($masses);
+            $after += $chance * $this->costs->expected($masses);
+            $seen += $chance;
+            $fork[] = new Branch($outcomes, $chance, $this->leaders($masses));
+        }
+        $bits = max(0.0, $bits - (1.0 - $seen) * $this->entropyNow);
+        $saving = $this->costNow - $after - (1.0 - $seen) * $this->costNow;
+        $minutes = max(self::LEAST_MINUTES, $check->minutes + $this->changeMinutes($check, $now));
+        $score = ($saving + $this->lambda * $bits - $minutes * $this->settings->rateCentsPerMinute - $check->consumablesCents) / $minutes;
+        usort($fork, static fn (Branch $a, Branch $b): int => $b->chance <=> $a->chance);
+
+        return new Proposal($check, $place, $fork, $bits, $saving, $minutes, $score, Gates::closedFor($check, $place, $now));
+    }
+
+    /** Minutes for lifting, taking wheels off and bleeding what gets opened. */
+    private function changeMinutes(Check $check, Situation $now): float
+    {
+        $minutes = 0.0;
+        if ($check->lift->level() > $now->lift->level()) {
+            $minutes += 0 === $now->lift->level() ? $this->settings->raiseMinutes : 0.0;
+            $minutes += Lift::WheelsOff === $check->lift ? $this->settings->wheelsOffMinutes : 0.0;
+        } elseif (Lift::Ground === $check->lift && $now->lift->level() > 0) {
+            $minutes += $this->settings->raiseMinutes;
+        }
+
+        return $minutes + (null !== $check->opens && !$now->opened ? $this->settings->bleedMinutes : 0.0);
+    }
+
+    /** @return list<array{array<string, string>, list<float>, float}> outcomes by row, unnormalised weights, chance */
+    private function answers(Check $check, string $place): array
+    {
+        $answers = [[[], $this->weights, 1.0]];
+        foreach ($check->rows as $row => $observer) {
+            $key = $check->rowKey($place, (string) $row);
+            $columns = [];
+            foreach ($observer->words as $word) {
+                $all = $this->belief->field->signature->column($key, $word);
+                $background = 0.0;
+                foreach ($this->belief->opening->weights as $i => $weight) {
+                    $background += $weight * $all[$i];
+                }
+                $column = [];
+                foreach ($this->live as $i) {
+                    $column[] = $all[$i];
+                }
+                $column[] = $background / max(1e-12, 1.0 - $this->belief->opening->second);
+                $columns[$word] = $column;
+            }
+            $answers = $this->split($answers, (string) $row, $columns);
+        }
+
+        return $answers;
+    }
+
+    /**
+     * @param list<array{array<string, string>, list<float>, float}> $answers
+     * @param array<string, list<float>>                             $columns
+     *
+     * @return list<array{array<string, string>, list<float>, float}>
+     */
+    private function split(array $answers, string $row, array $columns): array
+    {
+        $split = [];
+        foreach ($answers as [$outcomes, $weights]) {
+            foreach ($columns as $word => $column) {
+                $chance = 0.0;
+                $product = [];
+                foreach ($weights as $i => $weight) {
+                    $chance += $product[] = $weight * $column[$i];
+                }
+                if ($chance >= self::RARE) {
+                    $split[] = [[...$outcomes, $row => $word], $product, $chance];
+                }
+            }
+        }
+
+        return $split;
+    }
+
+    /**
+     * @param list<float> $weights
+     *
+     * @return list<float> by group, "a second fault" last
+     */
+    private function masses(array $weights, float $sum = 1.0): array
+    {
+        $masses = array_fill(0, \count($this->belief->field->groups) + 1, 0.0);
+        foreach ($weights as $i => $weight) {
+            $masses[$this->groupOf[$i]] += $weight / $sum;
+        }
+
+        return $masses;
+    }
+
+    /**
+     * @param list<float> $masses
+     *
+     * @return list<array{string, float}>
+     */
+    private function leaders(array $masses): array
+    {
+        arsort($masses);
+        $leaders = [];
+        foreach (\array_slice($masses, 0, 3, true) as $i => $mass) {
+            $leaders[] = [$this->belief->field->groups[$i] ?? 'second@vehicle', $mass];
+        }
+
+        return $leaders;
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+use Rodrel\Core\Check\Lift;
+
+/** What state the vehicle is in and what was read in this epoch, as the planner and the gates need it. */
+final readonly class Situation
+{
+    /**
+     * @param list<Reading> $readings   standing readings of this epoch
+     * @param bool          $stands     stands, chocks and second support confirmed since it was raised
+     * @param bool          $opened     the system was opened and the standing part of the proof has not passed since
+     * @param bool          $cool       no wheel is scalding (confirmed, or never said to be)
+     */
+    public function __construct(
+        public Lift $lift,
+        public bool $stands,
+        public bool $opened,
+        public bool $cool,
+        public array $readings,
+    ) {
+    }
+
+    public function outcome(string $check, string $row): ?string
+    {
+        foreach ($this->readings as $reading) {
+            if ($reading->check === $check) {
+                return $reading->outcomes[$row] ?? null;
+            }
+        }
+
+        return null;
+    }
+
+    public function made(string $check): bool
+    {
+        foreach ($this->readings as $reading) {
+            if ($reading->check === $check) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** A wheel was found hard to turn after a press in this epoch. */
+    public function stuck(string $corner): bool
+    {
+        foreach (['spin@vehicle', 'spin-later@vehicle', 'spin-hard@vehicle', 'spin-hot@vehicle'] as $check) {
+            if (\in_array($this->outcome($check, $corner), ['one-hand', 'two-hands', 'will-not-turn'], true)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+/** What the engine says to do now: make a check, take readings again, or stop and repair. */
+final readonly class Verdict
+{
+    /**
+     * @param Proposal|null      $next         the one check to make, null when testing should stop
+     * @param list<Proposal>     $others       the next best ones
+     * @param string|null        $repair       the repair group to carry out when testing should stop
+     * @param string             $reason       key of the sentence that says why
+     * @param Contradiction|null $contradiction
+     */
+    private function __construct(
+        public ?Proposal $next,
+        public array $others,
+        public ?string $repair,
+        public string $reason,
+        public ?Contradiction $contradiction,
+        public bool $confirmed,
+    ) {
+    }
+
+    public static function of(Belief $belief, Situation $now, Settings $settings): self
+    {
+        $ranked = (new Planner($belief, $settings))->rank($now);
+        $contradiction = Contradiction::in($belief);
+        [$group, $mass] = $belief->leader() ?? ['none@vehicle', 0.0];
+        $confirming = self::confirming($belief->field, $group);
+        $confirmed = self::isConfirmed($now, $confirming);
+        $possible = array_values(array_filter($ranked, static fn (Proposal $p): bool => [] === array_filter($p->gates, static fn (Gate $g): bool => 'stuck' === $g->id || 'order' === $g->id)));
+        $worth = array_values(array_filter($possible, static fn (Proposal $p): bool => $p->score > 0.0));
+        if (null === $contradiction && ($mass >= $settings->threshold || [] === $worth)) {
+            $family = array_values(array_filter($possible, static fn (Proposal $p): bool => \in_array($p->id(), $confirming, true)));
+            if (!$confirmed && [] !== $family && ($mass >= $settings->threshold || self::wantsConfirmation($belief->field, $settings, $group))) {
+                return new self($family[0], self::others($possible, $family[0]), null, 'confirm', null, false);
+            }
+
+            return new self(null, \array_slice($possible, 0, 2), $group, $mass >= $settings->threshold ? 'threshold' : 'nothing-worth-it', null, $confirmed);
+        }
+        $next = $worth[0] ?? $possible[0] ?? null;
+        $why = null !== $contradiction ? 'contradiction' : 'best-split';
+
+        return new self($next, null === $next ? [] : self::others($possible, $next), null === $next ? $group : null, $why, $contradiction, $confirmed);
+    }
+
+    /** Opening the system, or buying a part over the shop's limit, always wants the confirming check first. */
+    private static function wantsConfirmation(Field $field, Settings $settings, string $group): bool
+    {
+        $repair = $field->catalogue->repair($group);
+
+        return $repair->opensSystem || ($settings->prices[$repair->id]['parts_cents'] ?? $repair->partsCents) > $settings->confirmAboveCents;
+    }
+
+    /** @return list<string> check ids at places that confirm a repair group */
+    public static function confirming(Field $field, string $group): array
+    {
+        $ids = [];
+        foreach ($field->particles as $particle) {
+            if ($particle->group() !== $group) {
+                continue;
+            }
+            foreach ($particle->fault->confirm as $check) {
+                foreach ($field->catalogue->check($check)->places->in($field->layout) as $place) {
+                    if ('vehicle' === $place || 'vehicle' === $particle->place || $place === $particle->place || 'rear' === $particle->place && 'r' === $place[1]) {
+                        $ids[$check.'@'.$place] = true;
+                    }
+                }
+            }
+        }
+
+        return array_keys($ids);
+    }
+
+    /** @param list<string> $confirming */
+    private static function isConfirmed(Situation $now, array $confirming): bool
+    {
+        foreach ($confirming as $check) {
+            if ($now->made($check)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param list<Proposal> $ranked
+     *
+     * @return list<Proposal>
+     */
+    private static function others(array $ranked, Proposal $next): array
+    {
+        return \array_slice(array_values(array_filter($ranked, static fn (Proposal $p): bool => $p->id() !== $next->id())), 0, 2);
+    }
+}

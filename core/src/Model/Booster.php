@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Model;
+
+use Rodrel\Core\Vehicle\Layout;
+
+/** Foot force to chamber pressure; see `docs/hydraulics.md`, "Foot to master cylinder". */
+final readonly class Booster
+{
+    /** Below this vacuum a control valve that holds on lets go (kPa; handbook). */
+    private const HOLDS_ABOVE_KPA = 20.0;
+    private const SEAL_EFFICIENCY = 0.9;
+    private const RETURN_SPRING_N = 60.0;
+
+    public function __construct(private Layout $layout, private float $vacuumKpa, private float $stuckN = 0.0)
+    {
+    }
+
+    /** F_rod = max(F_in + F_assist, F_stuck) in N; F_stuck only while there is vacuum. */
+    public function rodN(float $footN): float
+    {
+        $in = $this->layout->pedalRatio * $footN;
+        $held = $this->vacuumKpa > self::HOLDS_ABOVE_KPA ? $this->stuckN : 0.0;
+
+        return max($in + $this->assistN($in), $held);
+    }
+
+    /** p* = max(0, 0.9 F_rod − 60) / (0.1 A_mc) in kPa. */
+    public function chamberKpa(float $footN): float
+    {
+        return max(0.0, self::SEAL_EFFICIENCY * $this->rodN($footN) - self::RETURN_SPRING_N) / (0.1 * $this->layout->masterAreaCm2());
+    }
+
+    private function assistN(float $inN): float
+    {
+        $layout = $this->layout;
+        $byRatio = ($layout->boosterGain - 1.0) * max(0.0, $inN - $layout->boosterCutInN);
+        if ($inN > $layout->boosterCutInN) {
+            $byRatio = max($byRatio, $layout->boosterJumpOutN - $inN);
+        }
+
+        return min($byRatio, 0.1 * $layout->boosterAreaCm2 * $this->vacuumKpa);
+    }
+}

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Model;
+
+use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Vehicle\Layout;
+
+/**
+ * Runs the fixed programs that the checks ask for, circuit by circuit, and shares what is equal: a fault in
+ * one circuit leaves the other one as it was, and the press before a branch is simulated once. Keeps results
+ * for the life of the object; make one per layout.
+ */
+final class VehicleSimulator
+{
+    private readonly CircuitBuilder $builder;
+    private readonly CircuitSolver $solver;
+    /** @var array<string, list<CircuitState>> */
+    private array $runs = [];
+    private int $simulations = 0;
+
+    public function __construct(private readonly Layout $layout, float $tolerance = 1.0)
+    {
+        $this->builder = new CircuitBuilder($layout);
+        $this->solver = new CircuitSolver($tolerance);
+    }
+
+    /** How many circuits were really simulated so far; what was shared does not count. */
+    public function simulations(): int
+    {
+        return $this->simulations;
+    }
+
+    public function run(Program $program, Effects $effects): VehicleRun
+    {
+        $circuits = $states = $keys = [];
+        $stuck = $effects->value('booster', 'stuck', 0.0);
+        foreach ($this->layout->chambers as $chamber) {
+            $circuit = $this->builder->build($chamber, $effects);
+            $key = $program->id.'|'.$stuck.'|'.$circuit->fingerprint();
+            if (!isset($this->runs[$key])) {
+                $booster = new Booster($this->layout, $program->vacuumKpa ?? $this->layout->vacuumKpa, $stuck);
+                $this->runs[$key] = $this->solver->run($circuit, CircuitState::atRest($circuit), $program->foot, $booster, $program->end(), $program->sampleAt);
+                ++$this->simulations;
+            }
+            $circuits[$chamber->id] = $circuit;
+            $states[$chamber->id] = $this->runs[$key];
+            $keys[$chamber->id] = $key;
+        }
+
+        return new VehicleRun($this->layout, $program, $circuits, $states, $keys, $effects);
+    }
+
+    /**
+     * From a sample of a run: opens a joint at a wheel, or eases the master off its booster, for some seconds.
+     *
+     * @param string $joint a node kind (`wheel`, `hose-top`, `modulator-outlet`, `master-outlet`) or `eased`
+     *
+     * @return array{Circuit, CircuitState} the wheel's circuit and where it ends
+     */
+    public function open(VehicleRun $run, int $sample, Corner $corner, string $joint, float $seconds): array
+    {
+        $chamber = $this->layout->chamberOf($corner);
+        $circuit = $run->circuits[$chamber->id];
+        $key = $run->keys[$chamber->id].'|'.$sample.'|'.$joint.'|'.('eased' === $joint || 'master-outlet' === $joint ? '' : $corner->value).'|'.$seconds;
+        $from = $run->states[$chamber->id][$sample];
+        if (!isset($this->runs[$key])) {
+            $state = clone $from;
+            $booster = new Booster($this->layout, 0.0);
+            $opened = [];
+            if ('eased' === $joint) {
+                $circuit = $this->withoutRest($chamber->id, $run->effects);
+            } else {
+                $booster = new Booster($this->layout, $run->program->vacuumKpa ?? $this->layout->vacuumKpa, $run->effects->value('booster', 'stuck', 0.0));
+                $opened = [$this->jointNode($circuit, $corner, $joint)];
+            }
+            $this->solver->run($circuit, $state, Foot::off(), $booster, $state->t + $seconds, [], $opened);
+            $this->runs[$key] = [$state];
+            ++$this->simulations;
+        }
+
+        return [$circuit, $this->runs[$key][0]];
+    }
+
+    /** The master eased forward frees a piston that a push-rod or pedal keeps off its stop. */
+    private function withoutRest(string $chamberId, Effects $effects): Circuit
+    {
+        foreach ($this->layout->chambers as $chamber) {
+            if ($chamber->id === $chamberId) {
+                return $this->builder->build($chamber, $effects->with(new Effects(['chamber@'.$chamberId => ['rest' => 0.0]])));
+            }
+        }
+        throw new \LogicException('The chamber comes from the same layout.');
+    }
+
+    private function jointNode(Circuit $circuit, Corner $corner, string $joint): int
+    {
+        return $circuit->node(match ($joint) {
+            'wheel' => 'wheel@'.$corner->value,
+            'master-outlet' => 'master-outlet@'.$circuit->chamber,
+            default => $joint.'@'.$this->layout->hoseOf($corner),
+        });
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Quantity;
+
+/** A number as it was typed, with the unit it was meant in and its value in core units. */
+final readonly class Measured
+{
+    private function __construct(public Quantity $quantity, public string $typed, public Unit $unit, public float $core)
+    {
+    }
+
+    public static function of(Unit $unit, float $value): self
+    {
+        return self::checked($unit->quantity(), self::plain($value).' '.$unit->value, $unit, $value);
+    }
+
+    /**
+     * Reads "1.2 bar", "180 F", "26 lbft", "1 200,5". A bare number takes the unit given.
+     *
+     * @throws InvalidMeasure with a sentence that says what may be typed
+     */
+    public static function parse(Quantity $quantity, string $typed, Unit $bare): self
+    {
+        if (1 !== preg_match('/^\s*([+-]?[0-9][0-9 \x{00A0}]*(?:[.,][0-9]+)?|[+-]?[.,][0-9]+)\s*(.*?)\s*$/u', $typed, $found)) {
+            throw InvalidMeasure::notANumber($typed, $quantity);
+        }
+        $value = (float) str_replace(',', '.', (string) preg_replace('/[\s\x{00A0}]/u', '', $found[1]));
+        $unit = '' === $found[2] ? $bare : self::unit($quantity, $found[2]);
+
+        return self::checked($quantity, trim($typed), $unit, $value);
+    }
+
+    public function in(Unit $unit): float
+    {
+        return $unit->fromCore($this->core);
+    }
+
+    private static function unit(Quantity $quantity, string $symbol): Unit
+    {
+        $key = (string) preg_replace('/[\s.·*-]/u', '', mb_strtolower($symbol));
+        foreach (Unit::cases() as $unit) {
+            if ($unit->quantity() === $quantity && \in_array($key, $unit->spellings(), true)) {
+                return $unit;
+            }
+        }
+        throw InvalidMeasure::unknownUnit($symbol, $quantity);
+    }
+
+    private static function checked(Quantity $quantity, string $typed, Unit $unit, float $value): self
+    {
+        $core = $unit->toCore($value);
+        if (!is_finite($core) || $core < $quantity->floor() - 1e-9) {
+            throw InvalidMeasure::impossible($typed, $quantity);
+        }
+
+        return new self($quantity, $typed, $unit, $core);
+    }
+
+    private static function plain(float $value): string
+    {
+        return rtrim(rtrim(number_format($value, 4, '.', ''), '0'), '.');
+    }
+}

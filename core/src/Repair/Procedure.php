@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Repair;
+
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Shape;
+
+/** A repair as data: what lies ready before anything is opened, then the steps in order. */
+final readonly class Procedure
+{
+    /**
+     * @param list<array{id: string, count: int}> $prepare
+     * @param non-empty-list<Step>                $steps
+     * @param list<string>                        $inspect what to look at while it is open
+     */
+    private function __construct(public string $id, public array $prepare, public array $steps, public array $inspect)
+    {
+    }
+
+    /** @throws InvalidData */
+    public static function fromShape(string $id, Shape $shape): self
+    {
+        $prepare = [];
+        foreach ($shape->each('prepare') as $item) {
+            $prepare[] = ['id' => $item->text('id'), 'count' => (int) $item->number('count', 1.0)];
+        }
+        $steps = array_values(array_map(Step::fromShape(...), $shape->each('steps')));
+        if ([] === $steps) {
+            throw $shape->wrong('steps', 'at least one step is expected');
+        }
+
+        return new self($id, $prepare, $steps, $shape->texts('inspect'));
+    }
+
+    public function step(string $id): Step
+    {
+        foreach ($this->steps as $step) {
+            if ($step->id === $id) {
+                return $step;
+            }
+        }
+        throw InvalidData::at('/step', \sprintf('procedure "%s" has no step "%s"', $this->id, $id));
+    }
+
+    /** @return list<Step> the steps whose fastener figure cannot be left out of the sign-off */
+    public function torqueSteps(): array
+    {
+        return array_values(array_filter($this->steps, static fn (Step $step): bool => null !== $step->torqueNm));
+    }
+}
