@@ -12,22 +12,22 @@ use Rodrel\Core\Vehicle\Corner;
  */
 final readonly class ComplaintChances
 {
+    public const WORDS = ['drags-lf', 'drags-rf', 'drags-lr', 'drags-rr', 'drags-front', 'drags-rear', 'drags-all', 'pulls-left', 'pulls-right', 'pedal-long', 'weak', 'none'];
     private const NOTICED_NM = 25.0;
     private const DRAG_ALSO_PULLS = 0.2;
 
     /**
-     * @param non-empty-list<string> $words
      * @param array<string, float>   $dragNm  above sound, by corner, four seconds after a stop
      * @param array<string, float>   $brakeNm at the hold, by corner
      * @param array<string, float>   $soundNm the same of a sound vehicle
      * @param float                  $travel  pedal travel over the sound one
      *
-     * @return non-empty-list<float> chance of each word, summing to 1
+     * @return array<string, float> chance of each complaint, summing to 1
      */
-    public static function of(array $words, array $dragNm, array $brakeNm, array $soundNm, float $travel): array
+    public static function of(array $dragNm, array $brakeNm, array $soundNm, float $travel): array
     {
         $noticed = array_map(static fn (float $nm): float => 1.0 - exp(-max(0.0, $nm) / self::NOTICED_NM), $dragNm);
-        $chance = array_fill_keys($words, 0.0);
+        $chance = array_fill_keys(self::WORDS, 0.0);
         for ($set = 1; $set < 16; ++$set) {
             $p = 1.0;
             $wheels = [];
@@ -53,7 +53,7 @@ final readonly class ComplaintChances
         $chance['weak'] += $rest * $weak * 0.8;
         $chance['none'] += $rest * (1.0 - 0.8 * $weak);
 
-        return array_values($chance);
+        return $chance;
     }
 
     /**

@@ -9,6 +9,7 @@ use Rodrel\Core\Fault\Particle;
 use Rodrel\Core\Fault\Particles;
 use Rodrel\Core\Model\Effects;
 use Rodrel\Core\Model\VehicleSimulator;
+use Rodrel\Core\Vehicle\Corner;
 use Rodrel\Core\Vehicle\Layout;
 
 /** Computes a signature: simulates every particle through every check's procedure and asks the observers. */
@@ -69,7 +70,7 @@ final class SignatureBuilder
     {
         $median = null;
         $chances = match ($observer->kind) {
-            ObserverKind::Sign => $this->sign($particle, $check, $place, $observer),
+            ObserverKind::Sign => $this->sign($particle, $check, null !== Corner::tryFrom($row) ? $row : $place, $observer),
             ObserverKind::Words => $observer->wordChances($subject->words($observer->probe, $check, $place, $row)),
             ObserverKind::Number => $observer->wordChances(
                 $median = $subject->number($observer->probe, $check, $row),

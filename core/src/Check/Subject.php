@@ -64,7 +64,7 @@ final class Subject
     }
 
     /**
-     * @param non-empty-list<string> $words
+     * @param non-empty-list<string> $words every complaint, or just gone and still
      *
      * @return non-empty-list<float>
      */
@@ -79,7 +79,12 @@ final class Subject
             $reference[$corner->value] = $sound->torqueNm($corner, Program::HELD);
         }
 
-        return ComplaintChances::of($words, $drag, $brake, $reference, $run->travelMm(Program::HELD) / $sound->travelMm(Program::HELD));
+        $chances = ComplaintChances::of($drag, $brake, $reference, $run->travelMm(Program::HELD) / $sound->travelMm(Program::HELD));
+        if (2 === \count($words)) {
+            return [$chances['none'], 1.0 - $chances['none']];
+        }
+
+        return array_map(static fn (string $word): float => $chances[$word] ?? 0.0, $words);
     }
 
     /** @return non-empty-list<float> would not stick · (spurts, frees · spurts, stuck · dribbles, stuck) or (frees · stays stuck) */

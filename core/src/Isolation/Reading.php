@@ -32,7 +32,7 @@ final readonly class Reading
      */
     public static function standing(array $readings): array
     {
-        usort($readings, static fn (self $a, self $b): int => [$a->takenAt, $a->id] <=> [$b->takenAt, $b->id]);
+        usort($readings, static fn (self $a, self $b): int => $a->takenAt <=> $b->takenAt);
         $latest = [];
         foreach ($readings as $reading) {
             unset($latest[$reading->check]);

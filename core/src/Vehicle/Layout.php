@@ -13,6 +13,7 @@ final readonly class Layout
     /**
      * @param non-empty-list<Chamber>     $chambers
      * @param array<string, WheelBrake>   $brakes   by corner id, in the order lf rf lr rr
+     * @param array<string, float>        $pipeLengthsM master to wheel, by corner id
      * @param array<string, array{knee_kpa: float, slope: float}> $valves   rear pressure valve by corner id
      */
     private function __construct(
@@ -31,6 +32,7 @@ final readonly class Layout
         public bool $rearSolidAxle,
         public array $valves,
         public float $tyreRadiusM,
+        public array $pipeLengthsM,
     ) {
     }
 
@@ -72,6 +74,7 @@ final readonly class Layout
             $shape->flag('rear_solid_axle'),
             $valves,
             $shape->number('tyre_radius_m'),
+            $shape->numberMap('pipe_m'),
         );
     }
 

@@ -1,0 +1,20 @@
+import Alpine from '@alpinejs/csp';
+import { keys } from './scripts/keys.js';
+import { stopwatch, sheet, strokes } from './scripts/check.js';
+import { intake } from './scripts/intake.js';
+import { news, waiting } from './scripts/news.js';
+
+Alpine.data('stopwatch', stopwatch);
+Alpine.data('sheet', sheet);
+Alpine.data('strokes', strokes);
+Alpine.data('intake', intake);
+Alpine.data('news', news);
+Alpine.data('waiting', waiting);
+Alpine.data('bench', () => ({ keys: false, init() { this.$el.addEventListener('show-keys', () => { this.keys = !this.keys; }); } }));
+Alpine.data('printer', () => ({ print() { globalThis.print(); } }));
+Alpine.start();
+keys();
+
+const focus = document.querySelector('[data-focus]');
+if (focus) { focus.focus({ preventScroll: true }); }
+document.documentElement.dataset.ready = 'yes';

@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Proof;
+
+use Rodrel\Core\Isolation\Reading;
+use Rodrel\Core\Vehicle\Corner;
+
+/** The proof of an epoch, computed from its readings and its repair sheet. */
+final readonly class ProofRun
+{
+    /** criterion → [check, rows that must read so, standing part] */
+    private const CRITERIA = [
+        'first-stroke' => ['first-stroke', ['' => ['normal']], true],
+        'firm-hold' => ['pedal', ['travel' => ['normal'], 'sink' => ['none']], true],
+        'dry' => ['look', ['wet' => ['good']], true],
+        'level' => ['look', ['level' => ['good']], true],
+        'lamp' => ['look', ['lamp' => ['good']], true],
+        'spin-hard' => ['spin-hard', 'corners', true],
+        'spin-hot' => ['spin-hot', 'corners', false],
+        'complaint' => ['complaint-again', ['' => ['gone']], false],
+    ];
+    private const FREE = ['one-finger'];
+
+    /** @param list<Criterion> $criteria in the order to take them */
+    private function __construct(public array $criteria)
+    {
+    }
+
+    /**
+     * @param list<Reading>         $readings     of the epoch that the repair opened
+     * @param list<string>          $openSteps    required steps of the repair sheet not done or not confirmed
+     * @param list<string>          $safetyItems  open items that bar the way: plugs, props, pulled relays
+     * @param array<string, string> $waived       criterion → reason
+     */
+    public static function of(array $readings, array $openSteps, array $safetyItems, array $waived): self
+    {
+        $criteria = [];
+        foreach (self::CRITERIA as $id => [$check, $rows, $standing]) {
+            if (!$standing && !isset($criteria['torque'])) {
+                $criteria['torque'] = self::computed('torque', $openSteps, $waived);
+                $criteria['left-over'] = self::computed('left-over', $safetyItems, []);
+            }
+            $wanted = 'corners' === $rows
+                ? array_fill_keys(array_map(static fn (Corner $corner): string => $corner->value, Corner::cases()), self::FREE)
+                : $rows;
+            $criteria[$id] = self::read($id, $check.'@vehicle', $wanted, $standing, $readings, $waived);
+        }
+
+        return new self(array_values($criteria));
+    }
+
+    public function criterion(string $id): ?Criterion
+    {
+        foreach ($this->criteria as $criterion) {
+            if ($criterion->id === $id) {
+                return $criterion;
+            }
+        }
+
+        return null;
+    }
+
+    public function standingPassed(): bool
+    {
+        return $this->settled(true);
+    }
+
+    public function passed(): bool
+    {
+        return $this->settled(true) && $this->settled(false);
+    }
+
+    public function failed(): ?Criterion
+    {
+        foreach ($this->criteria as $criterion) {
+            if (Criterion::FAILED === $criterion->status && null !== $criterion->check) {
+                return $criterion;
+            }
+        }
+
+        return null;
+    }
+
+    public function next(): ?Criterion
+    {
+        foreach ($this->criteria as $criterion) {
+            if (!$criterion->isSettled()) {
+                return $criterion;
+            }
+        }
+
+        return null;
+    }
+
+    private function settled(bool $standing): bool
+    {
+        foreach ($this->criteria as $criterion) {
+            if ($criterion->standing === $standing && !$criterion->isSettled()) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param array<string, list<string>> $wanted
+     * @param list<Reading>               $readings
+     * @param array<string, string>       $waived
+     */
+    private static function read(string $id, string $check, array $wanted, bool $standing, array $readings, array $waived): Criterion
+    {
+        $missing = $wrong = [];
+        foreach ($wanted as $row => $words) {
+            $word = null;
+            foreach ($readings as $reading) {
+                $word = $reading->check === $check ? $reading->outcomes[$row] ?? null : $word;
+            }
+            if (null === $word) {
+                $missing[] = (string) $row;
+            } elseif (!\in_array($word, $words, true)) {
+                $wrong[] = (string) $row;
+            }
+        }
+        $status = [] !== $wrong ? Criterion::FAILED : ([] !== $missing ? Criterion::OPEN : Criterion::PASSED);
+        if (Criterion::PASSED !== $status && isset($waived[$id])) {
+            return new Criterion($id, Criterion::WAIVED, $check, [...$wrong, ...$missing], $standing, $waived[$id]);
+        }
+
+        return new Criterion($id, $status, $check, [] !== $wrong ? $wrong : $missing, $standing);
+    }
+
+    /**
+     * @param list<string>          $missing
+     * @param array<string, string> $waived
+     */
+    private static function computed(string $id, array $missing, array $waived): Criterion
+    {
+        if ([] === $missing) {
+            return new Criterion($id, Criterion::PASSED, null, [], true);
+        }
+
+        return isset($waived[$id])
+            ? new Criterion($id, Criterion::WAIVED, null, $missing, true, $waived[$id])
+            : new Criterion($id, Criterion::OPEN, null, $missing, true);
+    }
+}

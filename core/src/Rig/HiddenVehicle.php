@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Rig;
+
+use Rodrel\Core\Check\ObserverKind;
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Isolation\Field;
+
+/** A vehicle with a fault that only it knows: answers every check from the model. */
+final class HiddenVehicle
+{
+    private readonly \Random\Randomizer $chance;
+
+    /** @param bool $wavering draws each answer from its chances; otherwise the likeliest one is given */
+    private function __construct(private readonly Field $field, private readonly int $particle, \Random\Engine $engine, private readonly bool $wavering)
+    {
+        $this->chance = new \Random\Randomizer($engine);
+    }
+
+    /**
+     * @param string $suspect fault at place, `hose.one-way@lf`
+     * @param int    $grade   which point of the severity grid, 0 the first
+     *
+     * @throws InvalidData when this layout has no such fault
+     */
+    public static function with(Field $field, string $suspect, int $grade, \Random\Engine $engine, bool $wavering = false): self
+    {
+        foreach ($field->particles as $i => $particle) {
+            if ($particle->suspect() === $suspect && 0 === $grade--) {
+                return new self($field, $i, $engine, $wavering);
+            }
+        }
+        throw InvalidData::at('/suspect', \sprintf('this vehicle cannot have "%s" of that grade', $suspect));
+    }
+
+    /** The group whose repair cures it. */
+    public function cure(): string
+    {
+        return $this->field->particles[$this->particle]->group();
+    }
+
+    /**
+     * @param string $check check id at place
+     *
+     * @return array<string, string|float> word, or number in core units, by row
+     */
+    public function answer(string $check): array
+    {
+        $definition = $this->field->catalogue->check($check);
+        $place = explode('@', $check)[1];
+        $answers = [];
+        foreach ($definition->rows as $row => $observer) {
+            $signature = $this->field->signature->rows[$definition->rowKey($place, (string) $row)];
+            $answers[(string) $row] = ObserverKind::Number === $observer->kind
+                ? round(($signature['medians'][$this->particle] ?? 0.0) * exp(0.5 * $observer->noise * $this->deviation()), 1)
+                : $this->word($signature['words'], $signature['table'][$signature['index'][$this->particle]]);
+        }
+
+        return $answers;
+    }
+
+    /**
+     * @param list<string> $words
+     * @param list<float>  $chances
+     */
+    private function word(array $words, array $chances): string
+    {
+        if (!$this->wavering) {
+            return $words[(int) array_search(max($chances), $chances, true)];
+        }
+        $left = $this->chance->getInt(0, 1_000_000) / 1_000_000.0;
+        foreach ($chances as $i => $chance) {
+            $left -= $chance;
+            if ($left <= 0.0) {
+                return $words[$i];
+            }
+        }
+
+        return $words[\count($words) - 1];
+    }
+
+    /** About standard normal: twelve uniform draws less six. */
+    private function deviation(): float
+    {
+        $sum = -6.0;
+        for ($i = 0; $i < 12; ++$i) {
+            $sum += $this->chance->getInt(0, 1_000_000) / 1_000_000.0;
+        }
+
+        return $sum;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Account;
+
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Authentication\AuthenticationUtils;
+
+/** The door. */
+final class SignInController extends AbstractController
+{
+    #[Route('/sign-in', name: 'sign_in', methods: ['GET', 'POST'])]
+    public function __invoke(AuthenticationUtils $tried): Response
+    {
+        return $this->render('account/sign_in.html.twig', ['error' => $tried->getLastAuthenticationError(), 'login' => $tried->getLastUsername()]);
+    }
+
+    #[Route('/sign-out', name: 'sign_out', methods: ['POST'])]
+    public function signOut(): never
+    {
+        throw new \LogicException('The firewall answers this route.');
+    }
+
+    #[Route('/alive', name: 'alive', methods: ['GET'])]
+    public function alive(): Response
+    {
+        return new Response('alive', headers: ['Content-Type' => 'text/plain']);
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Account;
+
+use Doctrine\ORM\Mapping as ORM;
+use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
+use Symfony\Component\Security\Core\User\UserInterface;
+use Symfony\Component\Uid\Uuid;
+
+/** Somebody of the shop. */
+#[ORM\Entity(repositoryClass: UserRepository::class)]
+#[ORM\Table(name: 'person')]
+class User implements UserInterface, PasswordAuthenticatedUserInterface
+{
+    #[ORM\Id]
+    #[ORM\Column(type: 'uuid')]
+    private Uuid $id;
+
+    #[ORM\Column(length: 60, unique: true)]
+    private string $login;
+
+    #[ORM\Column(length: 120)]
+    private string $name;
+
+    #[ORM\Column(length: 20, enumType: Role::class)]
+    private Role $role;
+
+    #[ORM\Column(length: 255)]
+    private string $passwordHash = '';
+
+    private function __construct(Uuid $id, string $login, string $name, Role $role)
+    {
+        $this->id = $id;
+        $this->login = $login;
+        $this->name = $name;
+        $this->role = $role;
+    }
+
+    public static function join(string $login, string $name, Role $role): self
+    {
+        return new self(Uuid::v7(), $login, $name, $role);
+    }
+
+    public function changePassword(string $hash): void
+    {
+        $this->passwordHash = $hash;
+    }
+
+    public function id(): Uuid
+    {
+        return $this->id;
+    }
+
+    public function name(): string
+    {
+        return $this->name;
+    }
+
+    public function role(): Role
+    {
+        return $this->role;
+    }
+
+    public function getUserIdentifier(): string
+    {
+        return '' !== $this->login ? $this->login : throw new \LogicException('A person has a login.');
+    }
+
+    /** @return list<string> */
+    public function getRoles(): array
+    {
+        return ['ROLE_'.strtoupper($this->role->value)];
+    }
+
+    public function getPassword(): string
+    {
+        return $this->passwordHash;
+    }
+
+    #[\Deprecated]
+    public function eraseCredentials(): void
+    {
+    }
+}

@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Job\Job;
+use App\Job\LoadedJob;
+use App\Job\RendersJob;
+use Rodrel\Core\Catalogue;
+use Rodrel\Core\Check\Check;
+use Rodrel\Core\Check\Observer;
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Isolation\Gate;
+use Rodrel\Core\Isolation\Gates;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** One check's sheet, and the search through all of them. */
+final class CheckController extends RendersJob
+{
+    public function __construct(private readonly Catalogue $catalogue)
+    {
+    }
+
+    #[Route('/jobs/{id:job}/checks', name: 'job_checks', methods: ['GET'])]
+    public function all(Job $job, Request $request): Response
+    {
+        $loaded = ($this->readJob)($job);
+        $words = mb_strtolower(trim($request->query->getString('q')));
+        $found = [];
+        foreach ($this->catalogue->checks as $check) {
+            foreach ($check->places->in($loaded->layout) as $place) {
+                $name = $this->say->check($check->at($place));
+                if ('complaint' !== $check->id && ('' === $words || str_contains(mb_strtolower($name.' '.$this->say->text('check.'.$check->id.'.how')), $words))) {
+                    $found[$check->phase][] = ['id' => $check->at($place), 'name' => $name, 'minutes' => (int) ceil($check->minutes), 'made' => $loaded->state->situation->made($check->at($place)), 'closed' => [] !== Gates::closedFor($check, $place, $loaded->state->situation)];
+                }
+            }
+        }
+
+        return $this->page('bench/checks.html.twig', $loaded, 'bench', ['found' => $found, 'words' => $words]);
+    }
+
+    #[Route('/jobs/{id:job}/checks/{check}', name: 'job_check', requirements: ['check' => '[a-z-]+@[a-z]+'], methods: ['GET'])]
+    public function __invoke(Job $job, string $check): Response
+    {
+        $loaded = ($this->readJob)($job);
+        try {
+            $definition = $this->catalogue->check($check);
+        } catch (InvalidData) {
+            throw $this->createNotFoundException();
+        }
+        $place = explode('@', $check)[1];
+        if (!\in_array($place, $definition->places->in($loaded->layout), true)) {
+            throw $this->createNotFoundException();
+        }
+        $gates = Gates::closedFor($definition, $place, $loaded->state->situation);
+        if ('complaint-again' === $definition->id && !$loaded->state->road()->isOpen()) {
+            $gates[] = $loaded->state->road();
+        }
+
+        return $this->page('bench/check.html.twig', $loaded, $definition->proofOnly ? 'proof' : 'bench', [
+            'check' => $check,
+            'definition' => $definition,
+            'name' => $this->say->check($check),
+            'how' => $this->say->text('check.'.$definition->id.'.how'),
+            'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $definition->spoken),
+            'caution' => null === $definition->caution ? null : $this->say->text('caution.'.$definition->caution),
+            'rows' => $this->rows($check, $definition),
+            'gates' => array_merge(...array_map(fn (Gate $gate): array => array_map(fn (string $unmet): array => ['key' => $unmet, 'said' => $this->say->ui('gate.'.$unmet), 'overridable' => $gate->overridable, 'gate' => $gate->id], $gate->unmet), $gates)),
+            'made' => $loaded->state->situation->made($check),
+            'from' => $definition->proofOnly || null !== $loaded->state->repaired && \in_array($definition->id, ['look', 'pedal'], true) && null === $loaded->state->proof->failed() ? 'proof' : 'bench',
+            'sound' => $this->sound($loaded, $definition, $check),
+        ]);
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function rows(string $id, Check $check): array
+    {
+        $rows = [];
+        foreach ($check->rows as $row => $observer) {
+            $rows[] = [
+                'id' => (string) $row,
+                'label' => '' === $row ? '' : $this->say->row($id, (string) $row),
+                'number' => null !== $observer->quantity,
+                'unit' => $observer->unit,
+                'words' => array_map(fn (string $word): array => ['id' => $word, 'label' => $this->say->word($id, (string) $row, $word)], $observer->words),
+            ];
+        }
+
+        return $rows;
+    }
+
+    /** What a sound vehicle of this layout shows, so that the technician knows what to compare with. */
+    private function sound(LoadedJob $loaded, Check $check, string $id): ?string
+    {
+        foreach ($check->rows as $row => $observer) {
+            if (null !== $observer->quantity && null !== $loaded->state->field) {
+                return $this->range($loaded->state->field->sound($id, (string) $row), $observer);
+            }
+        }
+
+        return null;
+    }
+
+    private function range(float $sound, Observer $observer): string
+    {
+        return $this->say->ui('check.sound', ['low' => (string) round($sound * exp(-2.0 * $observer->noise)), 'high' => (string) round($sound * $observer->limits[0]), 'unit' => (string) $observer->unit]);
+    }
+}

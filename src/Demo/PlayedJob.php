@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use App\Account\User;
+use App\Finding\SignedFinding;
+use App\Job\AppendEntry;
+use App\Job\Job;
+use App\Job\LoadedJob;
+use App\Job\OpenJob;
+use App\Job\ReadJob;
+use Rodrel\Core\Bleeding\BleedPlan;
+use Rodrel\Core\Catalogue;
+use Rodrel\Core\Isolation\Gates;
+use Rodrel\Core\Job\Guard;
+use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Rig\HiddenVehicle;
+use Symfony\Component\Uid\Uuid;
+
+/** Plays a job on a vehicle with a hidden fault, through the same use cases as people do. Each step takes its minutes. */
+final class PlayedJob
+{
+    private Job $job;
+
+    public function __construct(
+        private readonly OpenJob $openJob,
+        private readonly AppendEntry $append,
+        private readonly ReadJob $readJob,
+        private readonly SignedFinding $signed,
+        private readonly Catalogue $catalogue,
+        private readonly User $author,
+        private readonly User $second,
+        private \DateTimeImmutable $at,
+        private HiddenVehicle $vehicle,
+    ) {
+    }
+
+    /** @param array<string, mixed> $intake */
+    public function open(string $unit, string $preset, array $intake): self
+    {
+        $said = $this->vehicle->answer('complaint@vehicle')[''];
+        $this->job = ($this->openJob)($this->author, Uuid::v7(), Uuid::v7(), $unit, $preset, $intake + ['complaint' => $said, 'pattern' => '', 'hot' => false, 'parts' => [], 'note' => ''], $this->at);
+
+        return $this;
+    }
+
+    /** Follows the engine's suggestions. */
+    public function bench(int $checks): self
+    {
+        for (; $checks > 0; --$checks) {
+            $next = $this->loaded()->state->verdict()?->next;
+            if (null === $next) {
+                break;
+            }
+            $this->read($next->id());
+        }
+
+        return $this;
+    }
+
+    /** Takes one check, opening the gates before it. @param array<string, string|float> $answers instead of the vehicle's own */
+    public function read(string $id, array $answers = []): self
+    {
+        $check = $this->catalogue->check($id);
+        $place = explode('@', $id)[1];
+        foreach (Gates::closedFor($check, $place, $this->loaded()->state->situation) as $gate) {
+            match ($gate->unmet[0]) {
+                'cool' => $this->write(Kind::Cool, [], 20),
+                'raise', 'wheels-off', 'stands' => $this->write(Kind::Lift, ['to' => $check->lift->value, 'stands' => true], 6),
+                'spin-first' => $this->read('spin@vehicle'),
+                default => null,
+            };
+        }
+        $outcomes = $numbers = [];
+        foreach ($answers + $this->vehicle->answer($id) as $row => $answer) {
+            if (\is_float($answer)) {
+                $numbers[(string) $row] = ['typed' => (string) round($answer), 'unit' => 'mm', 'core' => round($answer)];
+            } else {
+                $outcomes[(string) $row] = $answer;
+            }
+        }
+        $payload = array_filter(['check' => $id, 'outcomes' => $outcomes, 'numbers' => $numbers, 'unsure' => false], static fn (mixed $v): bool => [] !== $v);
+
+        return $this->write(Kind::Reading, $payload, (int) ceil($check->minutes));
+    }
+
+    public function sign(): self
+    {
+        $leader = $this->loaded()->state->belief?->leader();
+
+        return $this->write(Kind::Finding, $this->signed->payload($this->job, $leader[0] ?? '', ''), 2);
+    }
+
+    public function prepare(): self
+    {
+        $group = (string) $this->loaded()->state->repairGroup();
+        foreach ($this->catalogue->procedures[$this->catalogue->repair($group)->procedure]->prepare as $item) {
+            $this->write(Kind::Prepared, ['item' => $item['id']], 1);
+        }
+
+        return $this;
+    }
+
+    public function steps(int $count): self
+    {
+        $state = $this->loaded()->state;
+        $sheet = (string) $state->story->finding()?->id;
+        $procedure = $this->catalogue->procedures[$this->catalogue->repair((string) $state->repairGroup())->procedure];
+        foreach (\array_slice($procedure->steps, 0, $count) as $step) {
+            $figure = null === $step->torqueNm ? [] : ['figure' => ['typed' => (string) round(0.5 * array_sum($step->torqueNm)), 'unit' => 'N·m', 'core' => round(0.5 * array_sum($step->torqueNm))]];
+            $this->write(Kind::Step, ['sheet' => $sheet, 'step' => $step->id] + $figure, 4);
+        }
+
+        return $this;
+    }
+
+    /** All steps and second looks, and the vehicle is cured. */
+    public function repair(HiddenVehicle $afterwards): self
+    {
+        $this->prepare()->steps(\PHP_INT_MAX);
+        $state = $this->loaded()->state;
+        $group = (string) $state->repairGroup();
+        $sheet = (string) $state->story->finding()?->id;
+        $this->at = $this->at->modify('+'.Guard::SECOND_LOOK_S.' seconds');
+        foreach ($this->catalogue->procedures[$this->catalogue->repair($group)->procedure]->steps as $step) {
+            $done = JobState::stepDone($this->loaded()->state->story, $sheet, $step->id);
+            if ($step->holdPoint && null !== $done) {
+                ($this->append)($this->job, $this->second, Uuid::v7(), Kind::Confirm, ['step' => $done->id], $this->at);
+            }
+        }
+        $this->write(Kind::Repaired, ['group' => $group, 'sheet' => $sheet], 3);
+        $this->vehicle = $afterwards;
+
+        return $this;
+    }
+
+    public function bleed(): self
+    {
+        $state = $this->loaded()->state;
+        $repair = $this->catalogue->repair((string) $state->repaired);
+        if ('none' === $repair->bleeds) {
+            return $this;
+        }
+        $place = 'all' === $repair->bleeds ? 'vehicle' : explode('@', (string) $state->repaired)[1];
+        foreach (BleedPlan::of($this->loaded()->layout, $place)->order as $corner) {
+            $this->write(Kind::Bleed, ['corner' => $corner->value, 'strokes' => 9, 'bubbles' => 'few', 'clear' => 0, 'colour' => 'amber, cloudy'], 5);
+            $this->write(Kind::Bleed, ['corner' => $corner->value, 'strokes' => 6, 'bubbles' => 'none', 'clear' => 4, 'colour' => 'clear'], 4);
+        }
+
+        return $this->write(Kind::Bled, [], 1);
+    }
+
+    public function proof(int $checks): self
+    {
+        for (; $checks > 0; --$checks) {
+            $next = $this->loaded()->state->proof->next();
+            if (null === $next?->check) {
+                break;
+            }
+            $this->read($next->check, 'look@vehicle' === $next->check ? ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'] : []);
+        }
+
+        return $this;
+    }
+
+    public function handOver(): self
+    {
+        return $this->write(Kind::Handover, [], 5);
+    }
+
+    /** @param array<string, mixed> $payload */
+    public function write(Kind $kind, array $payload, int $minutes): self
+    {
+        $this->at = $this->at->modify('+'.$minutes.' minutes');
+        ($this->append)($this->job, $this->author, Uuid::v7(), $kind, $payload, $this->at);
+
+        return $this;
+    }
+
+    public function loaded(): LoadedJob
+    {
+        return ($this->readJob)($this->job);
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Finding;
+
+use App\Bench\SuspectView;
+use App\Job\Job;
+use App\Job\RendersJob;
+use App\Shop\ShopSettings;
+use Rodrel\Core\Catalogue;
+use Rodrel\Core\Isolation\Costs;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** The sentence to defend: evidence for and against, what else it could be, repair now against one more check. */
+final class FindingController extends RendersJob
+{
+    public function __construct(private readonly SuspectView $suspects, private readonly ShopSettings $shop, private readonly Catalogue $catalogue)
+    {
+    }
+
+    #[Route('/jobs/{id:job}/finding', name: 'job_finding', methods: ['GET'])]
+    public function __invoke(Job $job, Request $request): Response
+    {
+        $loaded = ($this->readJob)($job);
+        $belief = $loaded->state->belief;
+        $signed = $loaded->state->story->finding();
+        $rows = $this->suspects->of($loaded->state);
+        $group = $request->query->getString('group', null !== $signed ? $signed->shape()->text('group') : (string) ($rows[0]['group'] ?? ''));
+        $chosen = null;
+        foreach ($rows as $row) {
+            $chosen = $row['group'] === $group ? $row : $chosen;
+        }
+        if (null === $belief || null === $chosen) {
+            return $this->page('finding/waiting.html.twig', $loaded, 'finding', []);
+        }
+        $verdict = $loaded->state->verdict();
+        $costs = Costs::of($belief->field, $this->shop->isolation);
+        $masses = [];
+        foreach ($belief->field->groups as $name) {
+            $masses[] = $belief->group($name);
+        }
+        $masses[] = $belief->second;
+
+        return $this->page('finding/finding.html.twig', $loaded, 'finding', [
+            'sentence' => $this->say->finding($group),
+            'do' => $this->say->text('repair.'.explode('@', $group)[0].'.do'),
+            'chosen' => $chosen,
+            'leads' => $rows[0]['group'] === $group,
+            'rows' => $rows,
+            'second' => $belief->second,
+            'confirmed' => $verdict?->confirmed ?? false,
+            'contradiction' => null !== $verdict?->contradiction,
+            'next' => null === $verdict?->next ? ($verdict?->others[0] ?? null) : $verdict->next,
+            'nextName' => null === ($p = $verdict?->next ?? $verdict?->others[0] ?? null) ? null : $this->say->check($p->id()),
+            'cost' => Costs::ofGroup($belief->field, $this->shop->isolation, $group),
+            'expected' => $costs->expected($masses),
+            'truth' => $costs->ifTruthWereKnown($masses),
+            'repair' => $this->catalogue->repair($group),
+            'rate' => $this->shop->isolation->rateCentsPerMinute,
+            'signed' => $signed,
+        ]);
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Job;
+
+use App\Account\User;
+use Rodrel\Core\Catalogue;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsCsrfTokenValid;
+use Symfony\Component\Uid\Uuid;
+
+/** Listening: who, what, where, when, and what was fitted lately. */
+final class IntakeController extends RendersJob
+{
+    public function __construct(private readonly Catalogue $catalogue, private readonly PayloadReader $reader)
+    {
+    }
+
+    #[Route('/jobs/new', name: 'job_new', methods: ['GET'], priority: 2)]
+    public function blank(): Response
+    {
+        return $this->form([], null);
+    }
+
+    #[Route('/jobs/new', name: 'job_open', methods: ['POST'], priority: 2)]
+    #[IsCsrfTokenValid('submit', '_token')]
+    public function open(Request $request, OpenJob $openJob, #[CurrentUser] User $user): Response
+    {
+        $form = $request->request;
+        try {
+            $unit = trim($form->getString('unit'));
+            $unit = '' !== $unit ? mb_substr($unit, 0, 120) : throw InvalidInput::because('input.unit');
+            $preset = $this->preset($form->getString('split'), $form->getString('rear'));
+            $id = Uuid::isValid($form->getString('job')) ? Uuid::fromString($form->getString('job')) : Uuid::v7();
+            $entry = Uuid::isValid($form->getString('entry')) ? Uuid::fromString($form->getString('entry')) : Uuid::v7();
+            $job = $openJob($user, $id, $entry, $unit, $preset, $this->reader->intake($form));
+
+            return $this->redirectToRoute('job_bench', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
+        } catch (InvalidInput $wrong) {
+            return $this->form($form->all(), $this->say->ui($wrong->key, $wrong->parameters));
+        }
+    }
+
+    #[Route('/jobs/{id:job}/intake', name: 'job_intake', methods: ['GET'])]
+    public function show(Job $job): Response
+    {
+        $loaded = ($this->readJob)($job);
+        $intake = $loaded->state->story->intake();
+
+        return $this->page('job/intake.html.twig', $loaded, 'intake', ['intake' => $intake, 'said' => $this->say->complaint($intake), 'form' => $this->typed($intake?->payload ?? [])]);
+    }
+
+    /** @param array<string, mixed> $typed */
+    private function form(array $typed, ?string $error): Response
+    {
+        return $this->render('job/new.html.twig', ['form' => $typed, 'error' => $error], new Response('', null === $error ? 200 : 422));
+    }
+
+    /**
+     * @param array<string, mixed> $payload
+     *
+     * @return array<string, mixed>
+     */
+    private function typed(array $payload): array
+    {
+        $complaint = \is_string($payload['complaint'] ?? null) ? $payload['complaint'] : '';
+        $parts = explode('-', $complaint, 2);
+        $moving = \in_array($parts[0], ['drags', 'pulls'], true);
+
+        return ['what' => $moving ? $parts[0] : $complaint, 'where' => $moving ? $parts[1] ?? '' : ''] + $payload;
+    }
+
+    /** The preset that fits the answers; the two of this catalogue differ in split and rear brake. */
+    private function preset(string $split, string $rear): string
+    {
+        foreach ($this->catalogue->presets as $id => $preset) {
+            $answers = \is_array($preset['questions'] ?? null) ? $preset['questions'] : [];
+            if (($answers['split'] ?? null) === $split && ($answers['rear'] ?? null) === $rear) {
+                return $id;
+            }
+        }
+        throw InvalidInput::because('input.preset');
+    }
+}

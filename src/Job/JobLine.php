@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Job;
+
+use Doctrine\ORM\Mapping as ORM;
+use Rodrel\Core\Job\Stage;
+use Symfony\Component\Uid\Uuid;
+
+/** One line of the list of jobs: a projection of the log, written with each entry and rebuildable. */
+#[ORM\Entity(repositoryClass: JobLineRepository::class)]
+#[ORM\Table(name: 'job_line')]
+#[ORM\Index(name: 'job_line_open', columns: ['stage', 'touched_at'])]
+class JobLine
+{
+    #[ORM\Id]
+    #[ORM\Column(type: 'uuid')]
+    private Uuid $jobId;
+
+    #[ORM\Column(length: 120)]
+    public string $unit;
+
+    #[ORM\Column(length: 60)]
+    public string $preset;
+
+    #[ORM\Column(length: 20, enumType: Stage::class)]
+    public Stage $stage = Stage::Intake;
+
+    #[ORM\Column(type: 'text')]
+    public string $complaint = '';
+
+    #[ORM\Column(type: 'text')]
+    public string $next = '';
+
+    #[ORM\Column]
+    public bool $roadOpen = false;
+
+    /** @var array<string, float> mass by place */
+    #[ORM\Column(type: 'json', options: ['jsonb' => true])]
+    public array $hotSpots = [];
+
+    #[ORM\Column]
+    public int $openItems = 0;
+
+    #[ORM\Column]
+    public int $head = 0;
+
+    #[ORM\Column(type: 'uuid', nullable: true)]
+    public ?Uuid $who = null;
+
+    #[ORM\Column(type: 'datetimetz_immutable')]
+    public \DateTimeImmutable $openedAt;
+
+    #[ORM\Column(type: 'datetimetz_immutable')]
+    public \DateTimeImmutable $touchedAt;
+
+    #[ORM\Column(type: 'text')]
+    public string $search = '';
+
+    public function __construct(Job $job)
+    {
+        $this->jobId = $job->id();
+        $this->unit = $job->unit();
+        $this->preset = $job->preset();
+        $this->openedAt = $this->touchedAt = $job->openedAt();
+    }
+
+    public function jobId(): Uuid
+    {
+        return $this->jobId;
+    }
+}

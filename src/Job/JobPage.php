@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Job;
+
+use App\Text\Say;
+use Rodrel\Core\Job\Stage;
+
+/** What every page of a job shows around its own matter: title, stages, what is next, open items. */
+final readonly class JobPage
+{
+    private const ROUTES = ['intake' => 'job_intake', 'bench' => 'job_bench', 'finding' => 'job_finding', 'repair' => 'job_repair', 'bleed' => 'job_bleed', 'proof' => 'job_proof', 'done' => 'job_report'];
+
+    /** @param list<array{id: string, label: string, route: string, state: string, current: bool}> $stages */
+    private function __construct(
+        public string $id,
+        public string $unit,
+        public string $complaint,
+        public array $stages,
+        public Next $next,
+        public int $head,
+        public int $openItems,
+        public string $here,
+    ) {
+    }
+
+    public static function of(LoadedJob $loaded, string $here, Say $say, NextThing $next): self
+    {
+        $reached = $loaded->state->stage->position();
+        $stages = [];
+        foreach (Stage::cases() as $stage) {
+            $stages[] = [
+                'id' => $stage->value,
+                'label' => $say->ui('stage.'.$stage->value),
+                'route' => self::ROUTES[$stage->value],
+                'state' => $stage->position() < $reached ? 'past' : ($stage->position() === $reached ? 'now' : 'ahead'),
+                'current' => $stage->value === $here,
+            ];
+        }
+
+        return new self($loaded->id(), $loaded->job->unit(), $say->complaint($loaded->state->story->intake()), $stages, $next($loaded), $loaded->head(), \count($loaded->state->story->openItems()), $here);
+    }
+}

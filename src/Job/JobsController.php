@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Job;
+
+use App\Account\User;
+use App\Account\UserRepository;
+use App\Bench\Thumbnail;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Every vehicle in the shop, one line each. */
+final class JobsController extends AbstractController
+{
+    #[Route('/', name: 'jobs', methods: ['GET'])]
+    public function __invoke(Request $request, JobLineRepository $lines, UserRepository $users, Thumbnail $thumbnail, #[CurrentUser] User $user): Response
+    {
+        $filter = $request->query->getString('show', 'shed');
+        $filter = \in_array($filter, ['shed', 'mine', 'done'], true) ? $filter : 'shed';
+        $search = mb_substr($request->query->getString('q'), 0, 100);
+        $listed = $lines->listed($filter, $search, $user->id());
+
+        return $this->render('job/jobs.html.twig', [
+            'lines' => $listed,
+            'thumbnails' => array_map(static fn (JobLine $line): array => $thumbnail->of($line->preset, $line->hotSpots), $listed),
+            'names' => $users->names(),
+            'filter' => $filter,
+            'search' => $search,
+            'counts' => $lines->counts($user->id()),
+        ]);
+    }
+}

@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Job;
+
+use Rodrel\Core\Catalogue;
+use Rodrel\Core\Check\ObserverKind;
+use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Quantity\InvalidMeasure;
+use Rodrel\Core\Quantity\Measured;
+use Rodrel\Core\Quantity\Quantity;
+use Rodrel\Core\Quantity\Unit;
+use Symfony\Component\HttpFoundation\InputBag;
+
+/** Turns what a form sent into the payload of an entry; every complaint says what to do. */
+final readonly class PayloadReader
+{
+    private const NOTE_LENGTH = 500;
+
+    public function __construct(private Catalogue $catalogue)
+    {
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, mixed>
+     *
+     * @throws InvalidInput
+     */
+    public function read(Kind $kind, InputBag $form): array
+    {
+        return match ($kind) {
+            Kind::Intake => $this->intake($form),
+            Kind::Reading => $this->reading($form),
+            Kind::Lift => ['to' => $this->choice($form, 'to', ['ground', 'raised', 'wheels-off']), 'stands' => $form->getBoolean('stands')],
+            Kind::Cool, Kind::Bled, Kind::Handover => [],
+            Kind::Undo => ['cancels' => $this->text($form, 'cancels')],
+            Kind::Prepared => ['item' => $this->text($form, 'item')],
+            Kind::Figure => ['slot' => $this->text($form, 'slot'), 'figure' => $this->measure($form, 'figure', Quantity::Torque, Unit::NewtonMetre)],
+            Kind::Step => $this->step($form),
+            Kind::Confirm => ['step' => $this->text($form, 'step')],
+            Kind::Repaired => ['group' => $this->text($form, 'group'), 'sheet' => $this->text($form, 'sheet')],
+            Kind::Bleed => $this->bleed($form),
+            Kind::Waive => ['criterion' => $this->text($form, 'criterion'), 'reason' => $this->text($form, 'reason', 'input.reason')],
+            Kind::Override => ['gate' => $this->text($form, 'gate'), 'reason' => $this->text($form, 'reason', 'input.reason')],
+            Kind::Item => ['text' => $this->text($form, 'text', 'input.item'), 'due' => $this->optional($form, 'due'), 'safety' => $form->getBoolean('safety')],
+            Kind::Settled => ['item' => $this->text($form, 'item')],
+            Kind::Finding => throw InvalidInput::because('input.finding'),
+        };
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, mixed>
+     */
+    public function intake(InputBag $form): array
+    {
+        $what = $this->choice($form, 'what', ['drags', 'pulls', 'pedal-long', 'weak', 'none'], 'input.what');
+        $where = $this->optional($form, 'where');
+        if ('drags' === $what && !\in_array($where, ['lf', 'rf', 'lr', 'rr', 'front', 'rear', 'all'], true) || 'pulls' === $what && !\in_array($where, ['left', 'right'], true)) {
+            throw InvalidInput::because('input.where');
+        }
+        $pattern = $this->optional($form, 'pattern');
+        $parts = [];
+        foreach ($form->all('parts') as $row) {
+            if (\is_array($row) && '' !== ($row['part'] ?? '') && '' !== ($row['place'] ?? '')) {
+                $weeks = filter_var($row['weeks'] ?? '', \FILTER_VALIDATE_INT, ['options' => ['min_range' => 0, 'max_range' => 520]]);
+                $parts[] = ['part' => (string) $row['part'], 'place' => (string) $row['place'], 'weeks' => \is_int($weeks) ? $weeks : throw InvalidInput::because('input.weeks')];
+            }
+        }
+
+        return [
+            'complaint' => 'drags' === $what || 'pulls' === $what ? $what.'-'.$where : $what,
+            'pattern' => \in_array($pattern, ['always', 'warm', 'engine-only', 'comes-goes', 'lets-go'], true) ? $pattern : '',
+            'hot' => $form->getBoolean('hot'),
+            'parts' => $parts,
+            'note' => mb_substr($this->optional($form, 'note'), 0, self::NOTE_LENGTH),
+        ];
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function reading(InputBag $form): array
+    {
+        $id = $this->text($form, 'check');
+        $check = $this->catalogue->check($id);
+        $words = $form->all('word');
+        $typed = $form->all('number');
+        $outcomes = $numbers = [];
+        foreach ($check->rows as $row => $observer) {
+            if (ObserverKind::Number === $observer->kind) {
+                $text = $typed['' === $row ? 0 : $row] ?? '';
+                $measured = $this->parse(\is_string($text) ? $text : '', Quantity::from((string) $observer->quantity), Unit::from((string) $observer->unit));
+                if (null !== $observer->plausible && ($measured->core < $observer->plausible[0] || $measured->core > $observer->plausible[1]) && !$form->getBoolean('sure')) {
+                    throw InvalidInput::because('input.implausible', ['typed' => $measured->typed, 'low' => (string) $observer->plausible[0], 'high' => (string) $observer->plausible[1], 'unit' => (string) $observer->unit]);
+                }
+                $numbers[(string) $row] = ['typed' => $measured->typed, 'unit' => $measured->unit->value, 'core' => $measured->core];
+            } else {
+                $word = $words['' === $row ? 0 : $row] ?? null;
+                $outcomes[(string) $row] = \is_string($word) && \in_array($word, $observer->words, true) ? $word : throw InvalidInput::because('input.row');
+            }
+        }
+
+        return array_filter(['check' => $id, 'outcomes' => $outcomes, 'numbers' => $numbers, 'unsure' => $form->getBoolean('unsure')], static fn (mixed $v): bool => [] !== $v);
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function step(InputBag $form): array
+    {
+        $payload = ['sheet' => $this->text($form, 'sheet'), 'step' => $this->text($form, 'step')];
+        if ('' !== $this->optional($form, 'figure')) {
+            $payload['figure'] = $this->measure($form, 'figure', Quantity::Torque, Unit::NewtonMetre);
+        }
+
+        return $payload;
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function bleed(InputBag $form): array
+    {
+        $count = static function (string $key) use ($form): int {
+            $number = filter_var($form->get($key), \FILTER_VALIDATE_INT, ['options' => ['min_range' => 0, 'max_range' => 500]]);
+
+            return \is_int($number) ? $number : throw InvalidInput::because('input.strokes');
+        };
+
+        return [
+            'corner' => $this->choice($form, 'corner', ['lf', 'rf', 'lr', 'rr']),
+            'strokes' => $count('strokes'),
+            'bubbles' => $this->choice($form, 'bubbles', ['none', 'few', 'many'], 'input.bubbles'),
+            'clear' => $count('clear'),
+            'colour' => mb_substr($this->optional($form, 'colour'), 0, 60),
+        ];
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array{typed: string, unit: string, core: float}
+     */
+    private function measure(InputBag $form, string $key, Quantity $quantity, Unit $bare): array
+    {
+        $measured = $this->parse($this->optional($form, $key), $quantity, $bare);
+
+        return ['typed' => $measured->typed, 'unit' => $measured->unit->value, 'core' => $measured->core];
+    }
+
+    private function parse(string $typed, Quantity $quantity, Unit $bare): Measured
+    {
+        try {
+            return Measured::parse($quantity, $typed, $bare);
+        } catch (InvalidMeasure $wrong) {
+            throw InvalidInput::because($wrong->key, $wrong->parameters);
+        }
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     * @param list<string>                    $allowed
+     */
+    private function choice(InputBag $form, string $key, array $allowed, string $complaint = 'input.choice'): string
+    {
+        $value = $this->optional($form, $key);
+
+        return \in_array($value, $allowed, true) ? $value : throw InvalidInput::because($complaint, ['choices' => implode(', ', $allowed)]);
+    }
+
+    /** @param InputBag<bool|float|int|string> $form */
+    private function text(InputBag $form, string $key, string $complaint = 'input.missing'): string
+    {
+        $value = $this->optional($form, $key);
+
+        return '' !== $value ? mb_substr($value, 0, self::NOTE_LENGTH) : throw InvalidInput::because($complaint, ['field' => $key]);
+    }
+
+    /** @param InputBag<bool|float|int|string> $form */
+    private function optional(InputBag $form, string $key): string
+    {
+        $value = $form->get($key, '');
+
+        return trim((string) $value);
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prediction;
+
+use Rodrel\Core\Catalogue;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Attribute\Option;
+use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\Messenger\MessageBusInterface;
+
+/** Gets the predictions of all presets ready. */
+#[AsCommand('rodrel:warm', 'Computes the predictions of every preset that has none yet')]
+final readonly class WarmCommand
+{
+    public function __construct(private Catalogue $catalogue, private Predictions $predictions, private MessageBusInterface $bus)
+    {
+    }
+
+    public function __invoke(OutputInterface $output, #[Option('hand the work to the worker')] bool $later = false): int
+    {
+        foreach (array_keys($this->catalogue->presets) as $preset) {
+            if ($later) {
+                $this->bus->dispatch(new ComputeSignature($preset));
+                continue;
+            }
+            $signature = $this->predictions->compute($preset);
+            $output->writeln(\sprintf('%s: %d hypotheses, %d simulations', $preset, $signature->particles, $signature->simulations));
+        }
+
+        return 0;
+    }
+}

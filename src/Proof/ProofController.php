@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Proof;
+
+use App\Job\Job;
+use App\Job\LoadedJob;
+use App\Job\RendersJob;
+use Rodrel\Core\Proof\Criterion;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** The proof run: gate by gate, each computed from readings of the epoch that the repair opened. */
+final class ProofController extends RendersJob
+{
+    #[Route('/jobs/{id:job}/proof', name: 'job_proof', methods: ['GET'])]
+    public function __invoke(Job $job): Response
+    {
+        $loaded = ($this->readJob)($job);
+        if (null === $loaded->state->repaired) {
+            return $this->page('proof/waiting.html.twig', $loaded, 'proof', []);
+        }
+        $proof = $loaded->state->proof;
+
+        return $this->page('proof/proof.html.twig', $loaded, 'proof', [
+            'criteria' => array_map(fn (Criterion $criterion): array => $this->view($loaded, $criterion), $proof->criteria),
+            'nextId' => $proof->next()?->id,
+            'nextCheck' => $proof->next()?->check,
+            'standing' => $proof->standingPassed(),
+            'passed' => $proof->passed(),
+            'mayHandOver' => $loaded->state->mayHandOver(),
+            'road' => array_map(fn (string $key): string => $this->say->ui('gate.'.$key), $loaded->state->road()->unmet),
+            'failed' => $proof->failed()?->id,
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private function view(LoadedJob $loaded, Criterion $criterion): array
+    {
+        $said = '';
+        foreach ($loaded->state->readings() as $reading) {
+            if ($reading->check === $criterion->check) {
+                $said = $this->say->outcome($reading->check, $reading->outcomes);
+            }
+        }
+        if (null === $criterion->check && [] !== $criterion->missing) {
+            $said = 'torque' === $criterion->id
+                ? implode(', ', array_map(fn (string $step): string => mb_strtolower($this->say->text('step.'.$step)), $criterion->missing))
+                : $this->say->ui('proof.items', ['n' => (string) \count($criterion->missing)]);
+        }
+
+        return [
+            'id' => $criterion->id,
+            'name' => $this->say->ui('proof.'.$criterion->id.'.name'),
+            'do' => $this->say->ui('proof.'.$criterion->id.'.do'),
+            'status' => $criterion->status,
+            'check' => $criterion->check,
+            'standing' => $criterion->standing,
+            'said' => $said,
+            'reason' => $criterion->reason,
+        ];
+    }
+}

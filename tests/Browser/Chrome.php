@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverDimension;
+use Facebook\WebDriver\WebDriverElement;
+
+/** A headless browser at a server of ours: opens, signs in, presses keys, looks. */
+final class Chrome
+{
+    private function __construct(public readonly RemoteWebDriver $driver, private readonly string $url)
+    {
+    }
+
+    public static function open(string $url, string $driver, int $width = 1280, int $height = 800, bool $touch = false): self
+    {
+        $options = new ChromeOptions();
+        $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars', '--force-device-scale-factor=1', '--lang=en-US', '--window-size='.$width.','.$height, '--user-data-dir='.sys_get_temp_dir().'/rodrel-chrome-'.bin2hex(random_bytes(6))]);
+        if ($touch) {
+            $options->addArguments(['--touch-events=enabled']);
+        }
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $chrome = new self(RemoteWebDriver::create($driver, $capabilities, 20000, 60000), $url);
+        $chrome->size($width, $height);
+
+        return $chrome;
+    }
+
+    /** The size of the page itself, not of the window around it. */
+    public function size(int $width, int $height): void
+    {
+        /** @var array{int, int} $frame */
+        $frame = $this->driver->executeScript('return [outerWidth - innerWidth, outerHeight - innerHeight];');
+        $this->driver->manage()->window()->setSize(new WebDriverDimension($width + $frame[0], $height + $frame[1]));
+    }
+
+    public function go(string $path): self
+    {
+        $this->driver->get(str_starts_with($path, 'http') ? $path : $this->url.$path);
+
+        return $this->ready();
+    }
+
+    /** Waits until the page's scripts and fonts are there. */
+    public function ready(): self
+    {
+        $this->driver->wait(10, 50)->until(static fn (RemoteWebDriver $driver): bool => true === $driver->executeScript("return document.readyState === 'complete' && document.documentElement.dataset.ready === 'yes' && document.fonts.status === 'loaded';"));
+
+        return $this;
+    }
+
+    public function signIn(string $login, string $password = 'thornwater'): self
+    {
+        $this->go('/sign-in');
+        $this->one('#login')->clear()->sendKeys($login);
+        $this->one('#password')->sendKeys($password)->submit();
+
+        return $this->ready();
+    }
+
+    public function one(string $css): WebDriverElement
+    {
+        return $this->driver->findElement(WebDriverBy::cssSelector($css));
+    }
+
+    /** @return list<WebDriverElement> */
+    public function all(string $css): array
+    {
+        return array_values($this->driver->findElements(WebDriverBy::cssSelector($css)));
+    }
+
+    public function text(string $css): string
+    {
+        return $this->one($css)->getText();
+    }
+
+    public function path(): string
+    {
+        return (string) parse_url($this->driver->getCurrentURL(), \PHP_URL_PATH);
+    }
+
+    /** Presses a key on whatever has the focus, and waits for the page that follows. */
+    public function press(string $key): self
+    {
+        $before = $this->driver->executeScript('return performance.timeOrigin;');
+        $this->driver->getKeyboard()->sendKeys($key);
+        $this->driver->wait(5, 30)->until(static fn (RemoteWebDriver $driver): bool => true === $driver->executeScript("return document.readyState === 'complete' && (document.documentElement.dataset.ready === 'yes');"));
+
+        return $before === $this->driver->executeScript('return performance.timeOrigin;') ? $this : $this->ready();
+    }
+
+    /** Follows a press that must lead to another page. */
+    public function follow(string $key): self
+    {
+        $before = $this->driver->executeScript('return performance.timeOrigin;');
+        $this->driver->getKeyboard()->sendKeys($key);
+
+        return $this->leave($before);
+    }
+
+    /** Touches an element and waits for the page that follows. */
+    public function tap(string $css): self
+    {
+        $before = $this->driver->executeScript('return performance.timeOrigin;');
+        $this->touch($css);
+
+        return $this->leave($before);
+    }
+
+    public function touch(string $css): self
+    {
+        $element = $this->one($css);
+        $this->driver->executeScript("arguments[0].scrollIntoView({block: 'center'});", [$element]);
+        $element->click();
+
+        return $this;
+    }
+
+    public function picture(string $file): void
+    {
+        $this->driver->takeScreenshot($file);
+    }
+
+    public function quit(): void
+    {
+        $this->driver->quit();
+    }
+
+    private function leave(mixed $before): self
+    {
+        $this->driver->wait(10, 30)->until(static function (RemoteWebDriver $driver) use ($before): bool {
+            try {
+                return $before !== $driver->executeScript('return performance.timeOrigin;');
+            } catch (\Facebook\WebDriver\Exception\WebDriverException) {
+                return false;
+            }
+        });
+
+        return $this->ready();
+    }
+}
