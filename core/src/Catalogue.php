@@ -14,11 +14,11 @@ use Rodrel\Core\Repair\Repair;
 final readonly class Catalogue
 {
     /**
-     * @param non-empty-array<string, Fault>     $faults
-     * @param non-empty-array<string, Check>     $checks
-     * @param array<string, Repair>              $repairs
-     * @param array<string, Procedure>           $procedures
-     * @param array<string, array<mixed>>        $presets    documents for Layout::fromArray()
+     * @param non-empty-array<string, Fault> $faults
+     * @param non-empty-array<string, Check> $checks
+     * @param array<string, Repair>          $repairs
+     * @param array<string, Procedure>       $procedures
+     * @param array<string, array<mixed>>    $presets    documents for Layout::fromArray()
      */
     private function __construct(
         public array $faults,

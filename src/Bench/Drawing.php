@@ -79,7 +79,7 @@ final readonly class Drawing
         return [
             'id' => $corner->value, 'x' => $x, 'y' => $y, 'in' => $in, 'front' => $corner->isFront(),
             'disc' => $layout->brake($corner)->disc,
-            'name' => $this->say->place($corner->value),
+            'name' => ucfirst($this->say->place($corner->value)),
             'word' => null === $word ? null : $this->say->word('spin@vehicle', $corner->value, $word),
             'stuck' => \in_array($word, ['two-hands', 'will-not-turn'], true),
             'suspect' => $mass >= self::SHOWN_FROM * 2,
@@ -166,7 +166,7 @@ final readonly class Drawing
                 $at[$group] = ['mass' => $mass, 'x' => 330, 'y' => 432, 'tx' => 330, 'ty' => 380];
             } elseif (isset(self::CENTRE[$part])) {
                 [$x, $y] = self::CENTRE[$part];
-                $at[$group] = ['mass' => $mass, 'x' => $x, 'y' => $y, 'tx' => 'modulator' === $part ? 330 : 420, 'ty' => 'modulator' === $part ? 340 : $y - 4];
+                $at[$group] = ['mass' => $mass, 'x' => 'modulator' === $part ? 371 : $x + 20, 'y' => $y, 'tx' => 'modulator' === $part ? 410 : 420, 'ty' => 'modulator' === $part ? 204 : $y - 4];
             }
         }
         $at = array_filter($at, static fn (array $tag): bool => $tag['mass'] >= self::SHOWN_FROM);

@@ -38,8 +38,27 @@ final readonly class ProposalView
             'saving' => $proposal->savingCents,
             'simple' => $simple,
             'gates' => [] === $proposal->gates ? [] : $names($proposal->gates),
-            'fork' => array_map(fn (Branch $branch): array => $this->branch($proposal, $branch), \array_slice($proposal->fork, 0, $simple ? 5 : 4)),
+            'fork' => array_map(fn (Branch $branch): array => $this->branch($proposal, $branch), $simple ? $this->everyWord($proposal) : \array_slice($proposal->fork, 0, 4)),
         ];
+    }
+
+    /**
+     * All answers in the order of the sheet, so that a key means the same wherever it is pressed.
+     *
+     * @return list<Branch>
+     */
+    private function everyWord(Proposal $proposal): array
+    {
+        $branches = [];
+        foreach ($proposal->check->rows['']->words as $word) {
+            $found = new Branch(['' => $word], 0.0, []);
+            foreach ($proposal->fork as $branch) {
+                $found = $branch->outcomes === ['' => $word] ? $branch : $found;
+            }
+            $branches[] = $found;
+        }
+
+        return $branches;
     }
 
     /** @return array{word: string, label: string, chance: float, then: string} */
@@ -54,7 +73,7 @@ final readonly class ProposalView
 
         return [
             'word' => $branch->outcomes[''] ?? '',
-            'label' => $this->say->outcome($proposal->id(), $branch->outcomes),
+            'label' => [] === $branch->outcomes ? $this->say->marked($proposal->id(), $branch->marked) : $this->say->outcome($proposal->id(), $branch->outcomes),
             'chance' => $branch->chance,
             'then' => implode(', ', $then),
         ];

@@ -61,15 +61,22 @@ final class DemoCommand
 
             return 0;
         }
+        $this->entities->wrapInTransaction(function (): void {
+            $this->people();
+            $this->jobs();
+        });
+        $output->writeln('Six jobs on four vehicles.');
+
+        return 0;
+    }
+
+    private function people(): void
+    {
         foreach (self::PEOPLE as [$login, $name, $role]) {
             $user = User::join($login, $name, $role);
             $user->changePassword($this->hasher->hashPassword($user, self::PASSWORD));
             $this->users->add($this->people[$login] = $user);
         }
-        $this->entities->wrapInTransaction(fn () => $this->jobs());
-        $output->writeln('Six jobs on four vehicles.');
-
-        return 0;
     }
 
     private function jobs(): void
@@ -98,7 +105,7 @@ final class DemoCommand
 
         $this->play('front-rear-discs', 'hose.one-way@lf', 9, '-44 minutes', 'fenwarren')
             ->open('Unit 12, shuttle minibus', 'front-rear-discs', ['pattern' => 'warm', 'parts' => [['part' => 'caliper', 'place' => 'lf', 'weeks' => 3]], 'note' => 'long descent from the viewpoint'])
-            ->bench(4);
+            ->bench(3);
     }
 
     private function play(string $preset, string $suspect, int $grade, string $since, string $login): PlayedJob

@@ -61,7 +61,11 @@ final class PlayedJob
         return $this;
     }
 
-    /** Takes one check, opening the gates before it. @param array<string, string|float> $answers instead of the vehicle's own */
+    /**
+     * Takes one check, opening the gates before it.
+     *
+     * @param array<string, string|float> $answers instead of the vehicle's own
+     */
     public function read(string $id, array $answers = []): self
     {
         $check = $this->catalogue->check($id);

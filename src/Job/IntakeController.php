@@ -51,7 +51,7 @@ final class IntakeController extends RendersJob
         $loaded = ($this->readJob)($job);
         $intake = $loaded->state->story->intake();
 
-        return $this->page('job/intake.html.twig', $loaded, 'intake', ['intake' => $intake, 'said' => $this->say->complaint($intake), 'form' => $this->typed($intake?->payload ?? [])]);
+        return $this->page('job/intake.html.twig', $loaded, 'intake', ['intake' => $intake, 'said' => $this->say->complaint($intake), 'form' => $this->typed($intake->payload ?? [])]);
     }
 
     /** @param array<string, mixed> $typed */

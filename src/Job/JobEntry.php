@@ -100,6 +100,12 @@ class JobEntry
         return $this->authorId;
     }
 
+    /** Under which catalogue and format it was written, and when it reached the database: for the export and the audit. */
+    public function provenance(): string
+    {
+        return \sprintf('format %d, catalogue %s, recorded %s', $this->format, substr($this->catalogueHash, 0, 12), $this->recordedAt->format(\DATE_ATOM));
+    }
+
     public function toCore(): Entry
     {
         return new Entry($this->id->toRfc4122(), $this->seq, $this->kind, $this->payload, $this->authorId->toRfc4122(), $this->takenAt);

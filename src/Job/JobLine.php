@@ -33,8 +33,9 @@ class JobLine
     #[ORM\Column(type: 'text')]
     public string $next = '';
 
-    #[ORM\Column]
-    public bool $roadOpen = false;
+    /** open, unknown (not looked at yet) or closed (seen unsafe) */
+    #[ORM\Column(length: 10)]
+    public string $road = 'unknown';
 
     /** @var array<string, float> mass by place */
     #[ORM\Column(type: 'json', options: ['jsonb' => true])]

@@ -45,7 +45,7 @@ final class JobLineRepository extends ServiceEntityRepository
         /** @var array{shed: int, mine: int, done: int, unsafe: int} $row */
         $row = $this->getEntityManager()->getConnection()->fetchAssociative(
             "SELECT count(*) FILTER (WHERE stage <> 'done') AS shed, count(*) FILTER (WHERE stage <> 'done' AND who = :me) AS mine,
-                    count(*) FILTER (WHERE stage = 'done') AS done, count(*) FILTER (WHERE stage <> 'done' AND NOT road_open) AS unsafe FROM job_line",
+                    count(*) FILTER (WHERE stage = 'done') AS done, count(*) FILTER (WHERE stage <> 'done' AND road = 'closed') AS unsafe FROM job_line",
             ['me' => $me->toRfc4122()],
         );
 

@@ -8,12 +8,11 @@ use App\Text\Say;
 use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\Job\Kind;
 use Rodrel\Core\Job\Stage;
-use Symfony\Component\Clock\ClockInterface;
 
 /** Writes the line of the list of jobs from where the job stands. */
 final readonly class ProjectJobLine
 {
-    public function __construct(private EntityManagerInterface $entities, private Say $say, private NextThing $nextThing, private ClockInterface $clock)
+    public function __construct(private EntityManagerInterface $entities, private Say $say, private NextThing $nextThing)
     {
     }
 
@@ -29,7 +28,7 @@ final readonly class ProjectJobLine
         $line->stage = $state->stage;
         $line->complaint = $this->say->complaint($state->story->intake());
         $line->next = ($this->nextThing)($loaded)->title;
-        $line->roadOpen = $state->road()->isOpen() || Stage::Done === $state->stage;
+        $line->road = $state->road()->isOpen() || Stage::Done === $state->stage ? 'open' : ($state->road()->seenUnsafe ? 'closed' : 'unknown');
         $line->hotSpots = $this->hotSpots($loaded);
         $line->openItems = \count($state->story->openItems());
         $line->head = $loaded->head();
@@ -44,7 +43,10 @@ final readonly class ProjectJobLine
     {
         $spots = [];
         foreach ($loaded->state->belief->groups ?? [] as $group => $mass) {
-            $place = explode('@', $group)[1];
+            [$part, $place] = explode('@', $group);
+            if ('none' === $part) {
+                continue;
+            }
             $spots[$place] = round(($spots[$place] ?? 0.0) + $mass, 3);
         }
 

@@ -13,10 +13,10 @@ class StoredSignature
 {
     #[ORM\Id]
     #[ORM\Column(name: 'hash', length: 64)]
-    private string $key;
+    public readonly string $key;
 
     #[ORM\Column(length: 60)]
-    private string $preset;
+    public readonly string $preset;
 
     #[ORM\Column]
     private int $done = 0;

@@ -54,6 +54,7 @@ final class RepairController extends RendersJob
             'ready' => [] === array_filter($prepared, static fn (array $item): bool => !$item['done']),
             'steps' => $steps,
             'nextStep' => $next,
+            'nextLabel' => null === $next ? null : $this->say->text('step.'.$next),
             'finished' => null === $finding,
             'complete' => [] === array_filter($steps, static fn (array $step): bool => $step['required'] && null === $step['done']),
             'inspect' => array_map(fn (string $id): string => $this->say->text('inspect.'.$id), $procedure->inspect),

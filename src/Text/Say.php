@@ -93,11 +93,13 @@ final readonly class Say
         if (1 === \count($outcomes)) {
             return $this->word($idAtPlace, (string) array_key_first($outcomes), (string) reset($outcomes));
         }
+        $order = array_flip(array_map(strval(...), array_keys($this->catalogue->check($idAtPlace)->rows)));
+        uksort($outcomes, static fn (string $a, string $b): int => ($order[$a] ?? 9) <=> ($order[$b] ?? 9));
         $usual = isset($outcomes['lf']) ? $this->catalogue->check($idAtPlace)->rows['lf']->words[0] : null;
         $said = [];
         foreach ($outcomes as $row => $word) {
             if ($word !== $usual) {
-                $said[] = $this->row($idAtPlace, (string) $row).' '.mb_strtolower($this->word($idAtPlace, (string) $row, $word));
+                $said[] = $this->row($idAtPlace, (string) $row).(null === $usual ? ': ' : ' ').mb_strtolower($this->word($idAtPlace, (string) $row, $word));
             }
         }
         if (null !== $usual && [] === $said) {
@@ -105,6 +107,23 @@ final readonly class Say
         }
 
         return ucfirst(implode(', ', $said));
+    }
+
+    /**
+     * Which wheels would not be at their best.
+     *
+     * @param list<string> $rows
+     */
+    public function marked(string $idAtPlace, array $rows): string
+    {
+        if ([] === $rows) {
+            return $this->text('all-wheels', ['word' => mb_strtolower($this->word($idAtPlace, 'lf', $this->catalogue->check($idAtPlace)->rows['lf']->words[0]))]);
+        }
+        if (4 === \count($rows)) {
+            return $this->text('marked-all');
+        }
+
+        return $this->text('marked', ['rows' => implode(', ', array_map($this->place(...), $rows))]);
     }
 
     /** The driver's sentence, "drags left front, always". */

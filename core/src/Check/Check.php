@@ -96,7 +96,7 @@ final readonly class Check
         if (!$shape->has('rows')) {
             return ['' => $observer];
         }
-        $names = 'corners' === ($shape->has('rows') && !\is_array($shape->rawValue('rows')) ? $shape->text('rows') : '')
+        $names = 'corners' === $shape->rawValue('rows')
             ? array_map(static fn (Corner $corner): string => $corner->value, Corner::cases())
             : $shape->texts('rows');
         if ([] === $names) {

@@ -17,10 +17,10 @@ final readonly class ComplaintChances
     private const DRAG_ALSO_PULLS = 0.2;
 
     /**
-     * @param array<string, float>   $dragNm  above sound, by corner, four seconds after a stop
-     * @param array<string, float>   $brakeNm at the hold, by corner
-     * @param array<string, float>   $soundNm the same of a sound vehicle
-     * @param float                  $travel  pedal travel over the sound one
+     * @param array<string, float> $dragNm  above sound, by corner, four seconds after a stop
+     * @param array<string, float> $brakeNm at the hold, by corner
+     * @param array<string, float> $soundNm the same of a sound vehicle
+     * @param float                $travel  pedal travel over the sound one
      *
      * @return array<string, float> chance of each complaint, summing to 1
      */
@@ -41,8 +41,7 @@ final readonly class ComplaintChances
             self::spread($chance, $wheels, $p);
         }
         $rest = 1.0 - array_sum($chance);
-        $force = static fn (array $nm): float => ($nm['lf'] - $nm['rf']) + 0.4 * ($nm['lr'] - $nm['rr']);
-        $index = $force($brakeNm) / max(1.0, array_sum($soundNm));
+        $index = (($brakeNm['lf'] - $brakeNm['rf']) + 0.4 * ($brakeNm['lr'] - $brakeNm['rr'])) / max(1.0, array_sum($soundNm));
         $pull = 1.0 - exp(-($index / 0.12) ** 2);
         $long = $travel > 1.0 ? 1.0 - exp(-(($travel - 1.0) / 0.25) ** 2) : 0.0;
         $weak = 1.0 - exp(-(max(0.0, 1.0 - array_sum($brakeNm) / max(1.0, array_sum($soundNm))) / 0.3) ** 2);

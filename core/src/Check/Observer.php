@@ -10,11 +10,11 @@ use Rodrel\Core\Shape;
 final readonly class Observer
 {
     /**
-     * @param non-empty-list<string> $words
-     * @param list<float>            $limits    between the words, on the probe's scale
-     * @param list<float>            $base      chance of each word when no fault speaks to it (signs)
+     * @param non-empty-list<string>   $words
+     * @param list<float>              $limits    between the words, on the probe's scale
+     * @param list<float>              $base      chance of each word when no fault speaks to it (signs)
      * @param array{float, float}|null $plausible typed numbers outside are questioned
-     * @param array<string, float>   $figures   further numbers of the observer's kind
+     * @param array<string, float>     $figures   further numbers of the observer's kind
      */
     private function __construct(
         public ObserverKind $kind,

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Check;
 
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Shape;
+
 /**
  * What every particle predicts for every row of every check: plain arrays, so that it can be stored as a file
  * of constants. Rows hold each distinct prediction once and an index per particle.
@@ -25,10 +28,21 @@ final readonly class Signature
         return ['format' => self::FORMAT, 'key' => $this->key, 'particles' => $this->particles, 'simulations' => $this->simulations, 'rows' => $this->rows];
     }
 
-    /** @param array{format: int, key: string, particles: int, simulations: int, rows: array<string, array{words: list<string>, table: list<list<float>>, index: list<int>, medians?: list<float>, sound?: float, noise?: float}>} $data as from toArray() */
+    /**
+     * @param array<array-key, mixed> $data as from toArray(); the rows are taken as they are, since reading them must cost nothing
+     *
+     * @throws InvalidData
+     */
     public static function fromArray(array $data): self
     {
-        return new self($data['key'], $data['particles'], $data['rows'], $data['simulations']);
+        $shape = new Shape($data, '/signature');
+        if (self::FORMAT !== (int) $shape->number('format')) {
+            throw $shape->wrong('format', 'another format; compute it again');
+        }
+        /** @var array<string, array{words: list<string>, table: list<list<float>>, index: list<int>, medians?: list<float>, sound?: float, noise?: float}> $rows */
+        $rows = $shape->raw('rows');
+
+        return new self($shape->text('key'), (int) $shape->number('particles'), $rows, (int) $shape->number('simulations'));
     }
 
     public function has(string $rowKey): bool
@@ -42,7 +56,7 @@ final readonly class Signature
         $row = $this->rows[$rowKey];
         $at = array_search($word, $row['words'], true);
         if (!\is_int($at)) {
-            throw \Rodrel\Core\InvalidData::at('/'.$rowKey, \sprintf('"%s" is not an outcome; expected %s', $word, implode(', ', $row['words'])));
+            throw InvalidData::at('/'.$rowKey, \sprintf('"%s" is not an outcome; expected %s', $word, implode(', ', $row['words'])));
         }
         $byPrediction = array_map(static fn (array $chances): float => $chances[$at], $row['table']);
 
@@ -54,7 +68,7 @@ final readonly class Signature
     {
         $row = $this->rows[$rowKey];
         if (!isset($row['medians'], $row['noise'], $row['sound'])) {
-            throw \Rodrel\Core\InvalidData::at('/'.$rowKey, 'this row takes a word, not a number');
+            throw InvalidData::at('/'.$rowKey, 'this row takes a word, not a number');
         }
         $flat = 0.02 / (3.0 * max($row['sound'], 1e-9));
         $noise = $row['noise'];

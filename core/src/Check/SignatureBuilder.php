@@ -40,8 +40,8 @@ final class SignatureBuilder
             foreach ($this->catalogue->checks as $check) {
                 foreach ($check->places->in($layout) as $place) {
                     foreach ($check->rows as $row => $observer) {
-                        $key = $check->rowKey($place, (string) $row);
-                        [$chances, $median] = $this->predict($subject, $particle, $check, $place, (string) $row, $observer);
+                        $key = $check->rowKey($place, $row);
+                        [$chances, $median] = $this->predict($subject, $particle, $check, $place, $row, $observer);
                         $hash = implode(' ', array_map(static fn (float $p): string => \sprintf('%.5g', $p), $chances));
                         $rows[$key] ??= ['words' => $observer->words, 'table' => [], 'index' => []];
                         if (!isset($seen[$key][$hash])) {

@@ -34,7 +34,7 @@ final class Subject
 
     public function run(Program $program): VehicleRun
     {
-        return $this->runs[$program->id] ??= $this->simulator->run($program, $this->effects);
+        return $this->runs[$program->id] ??= $this->simulator->run($program, $this->effects, null === $program->vacuumKpa ? null : $this->pressed());
     }
 
     /** The probe's number behind a row of words. */

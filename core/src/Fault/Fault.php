@@ -12,11 +12,11 @@ use Rodrel\Core\Shape;
 final readonly class Fault
 {
     /**
-     * @param list<Severity>                       $severities
-     * @param array<string, array<string, mixed>>  $effects    target with `{place}` or `*` → parameter → number or expression
-     * @param array<string, list<float>>           $signs      sign check id → chance of each of its outcomes
-     * @param list<string>                         $confirm    check ids that confirm this fault
-     * @param list<string>                         $spoils
+     * @param list<Severity>                      $severities
+     * @param array<string, array<string, mixed>> $effects    target with `{place}` or `*` → parameter → number or expression
+     * @param array<string, list<float>>          $signs      sign check id → chance of each of its outcomes
+     * @param list<string>                        $confirm    check ids that confirm this fault
+     * @param list<string>                        $spoils
      */
     private function __construct(
         public string $id,

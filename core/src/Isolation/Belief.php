@@ -13,12 +13,12 @@ use Rodrel\Core\InvalidData;
 final readonly class Belief
 {
     /**
-     * @param list<float>                     $posterior   by particle; with $second it sums to 1
-     * @param array<string, float>            $groups      mass by repair group, heaviest first
-     * @param array<string, float>            $suspects    mass by fault at place, heaviest first
-     * @param list<list<float>>               $likelihoods by reading, then particle
-     * @param list<float>                     $background  by reading: its chance when another fault may be behind it
-     * @param list<Reading>                   $readings
+     * @param array<int, float>             $posterior   by particle; with $second it sums to 1
+     * @param array<string, float>          $groups      mass by repair group, heaviest first
+     * @param array<string, float>          $suspects    mass by fault at place, heaviest first
+     * @param array<int, array<int, float>> $likelihoods by reading, then particle
+     * @param array<int, float>             $background  by reading: its chance when another fault may be behind it
+     * @param list<Reading>                 $readings
      */
     private function __construct(
         public Field $field,
@@ -53,9 +53,9 @@ final readonly class Belief
     /** The same without one reading; costs no new look-up. */
     public function without(int $reading): self
     {
-        $rest = static fn (array $list): array => array_values(array_diff_key($list, [$reading => true]));
+        $gone = [$reading => true];
 
-        return self::combine($this->field, $this->opening, $rest($this->readings), $rest($this->likelihoods), $rest($this->background));
+        return self::combine($this->field, $this->opening, array_values(array_diff_key($this->readings, $gone)), array_values(array_diff_key($this->likelihoods, $gone)), array_values(array_diff_key($this->background, $gone)));
     }
 
     public function group(string $group): float
@@ -92,7 +92,7 @@ final readonly class Belief
         return self::entropy([...array_values($this->groups), $this->second]);
     }
 
-    /** @param list<float> $masses */
+    /** @param array<int, float> $masses */
     public static function entropy(array $masses): float
     {
         $bits = 0.0;
@@ -103,12 +103,12 @@ final readonly class Belief
         return $bits;
     }
 
-    /** @return list<float> product over the rows of a reading, softened when unsure */
+    /** @return array<int, float> product over the rows of a reading, softened when unsure */
     private static function likelihood(Field $field, Reading $reading): array
     {
         $product = array_fill(0, \count($field->particles), 1.0);
         foreach ($reading->outcomes as $row => $outcome) {
-            foreach ($field->likelihood($reading->check, (string) $row, $outcome, $reading->numbers[$row] ?? null) as $i => $chance) {
+            foreach ($field->likelihood($reading->check, $row, $outcome, $reading->numbers[$row] ?? null) as $i => $chance) {
                 $product[$i] *= $chance;
             }
         }
@@ -117,8 +117,8 @@ final readonly class Belief
     }
 
     /**
-     * @param list<float> $values
-     * @param list<float> $weights
+     * @param array<int, float> $values
+     * @param array<int, float> $weights
      */
     private static function average(array $values, array $weights): float
     {
@@ -132,9 +132,9 @@ final readonly class Belief
     }
 
     /**
-     * @param list<Reading>     $readings
-     * @param list<list<float>> $likelihoods
-     * @param list<float>       $background
+     * @param list<Reading>                 $readings
+     * @param array<int, array<int, float>> $likelihoods
+     * @param array<int, float>             $background
      */
     private static function combine(Field $field, Opening $opening, array $readings, array $likelihoods, array $background): self
     {
@@ -146,7 +146,7 @@ final readonly class Belief
             }
             $second += log(max($background[$n], 1e-300));
         }
-        $top = max($second, max($logs));
+        $top = max($second, ...$logs);
         $weights = array_map(static fn (float $log): float => exp($log - $top), $logs);
         $rest = exp($second - $top);
         $sum = array_sum($weights) + $rest;

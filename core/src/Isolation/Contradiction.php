@@ -41,7 +41,7 @@ final readonly class Contradiction
         foreach ($belief->readings as $n => $reading) {
             $without = $belief->without($n)->posterior;
             foreach ($reading->outcomes as $row => $outcome) {
-                $chances = self::wordChances($belief->field, $without, $suspect, $reading->check, (string) $row);
+                $chances = self::wordChances($belief->field, $without, $suspect, $reading->check, $row);
                 $chance = $chances[$outcome];
                 if ($chance < self::CHANCE_BELOW && !$reading->unsure) {
                     return true;
@@ -62,7 +62,7 @@ final readonly class Contradiction
     }
 
     /**
-     * @param list<float> $weights
+     * @param array<int, float> $weights
      *
      * @return array<string, float>
      */
@@ -90,7 +90,7 @@ final readonly class Contradiction
         foreach (array_keys($belief->readings) as $n) {
             $without = $belief->without($n);
             $best = 0.0;
-            foreach (array_slice(array_keys($without->suspects), 0, 3) as $suspect) {
+            foreach (\array_slice(array_keys($without->suspects), 0, 3) as $suspect) {
                 $fit = 0.0;
                 foreach ($without->readings as $m => $reading) {
                     $fit += log(max(1e-12, $without->chanceUnder($m, $suspect)));
@@ -101,6 +101,6 @@ final readonly class Contradiction
         }
         arsort($gain);
 
-        return array_map(static fn (int $n): Reading => $belief->readings[$n], array_slice(array_keys($gain), 0, 2));
+        return array_map(static fn (int $n): Reading => $belief->readings[$n], \array_slice(array_keys($gain), 0, 2));
     }
 }

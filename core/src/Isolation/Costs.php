@@ -39,7 +39,7 @@ final readonly class Costs
     /**
      * Repairs tried in the best order, cheapest per chance first, until the vehicle is cured.
      *
-     * @param list<float> $masses by group, "a second fault" last, summing to 1
+     * @param array<int, float> $masses by group, "a second fault" last, summing to 1
      */
     public function expected(array $masses): float
     {
@@ -60,7 +60,7 @@ final readonly class Costs
         return $sum;
     }
 
-    /** @param list<float> $masses */
+    /** @param array<int, float> $masses */
     public function ifTruthWereKnown(array $masses): float
     {
         $sum = 0.0;

@@ -76,7 +76,7 @@ final readonly class Explanation
         $field = $belief->field;
         $expected = [];
         foreach (array_keys($reading->outcomes) as $row) {
-            $key = $reading->check.('' === (string) $row ? '' : '/'.$row);
+            $key = $reading->check.('' === $row ? '' : '/'.$row);
             $words = $field->signature->rows[$key]['words'];
             $mass = array_fill_keys($words, 0.0);
             foreach ($words as $word) {
@@ -87,14 +87,14 @@ final readonly class Explanation
                 }
             }
             arsort($mass);
-            $expected[(string) $row] = (string) array_key_first($mass);
+            $expected[$row] = (string) array_key_first($mass);
         }
 
         return $expected;
     }
 
     /**
-     * @param list<float> $weights
+     * @param array<int, float> $weights
      *
      * @return array<string, float>
      */

@@ -14,25 +14,28 @@ final readonly class Gates
     /** May the vehicle be driven, on the road or home? */
     public static function road(Situation $now): Gate
     {
-        $unmet = [];
-        $want = static function (string $key, bool $met) use (&$unmet): void {
-            if (!$met) {
-                $unmet[] = $key;
-            }
-        };
-        $want('level', 'good' === $now->outcome('look@vehicle', 'level'));
-        $want('dry', 'good' === $now->outcome('look@vehicle', 'wet'));
-        $want('lamp', 'good' === $now->outcome('look@vehicle', 'lamp'));
-        $want('pedal-high', self::pedalHigh($now));
-        $want('no-sink', 'none' === $now->outcome('pedal@vehicle', 'sink'));
+        $wanted = [
+            'level' => [$now->outcome('look@vehicle', 'level'), ['good']],
+            'dry' => [$now->outcome('look@vehicle', 'wet'), ['good']],
+            'lamp' => [$now->outcome('look@vehicle', 'lamp'), ['good']],
+            'pedal-high' => [$now->outcome('first-stroke@vehicle', '') ?? $now->outcome('pedal@vehicle', 'travel'), ['normal']],
+            'no-sink' => [$now->outcome('pedal@vehicle', 'sink'), ['none']],
+        ];
         foreach (Corner::cases() as $corner) {
-            $spun = $now->outcome('spin-hard@vehicle', $corner->value) ?? $now->outcome('spin@vehicle', $corner->value);
-            $want('free-'.$corner->value, \in_array($spun, ['one-finger', 'one-hand'], true));
+            $wanted['free-'.$corner->value] = [$now->outcome('spin-hard@vehicle', $corner->value) ?? $now->outcome('spin@vehicle', $corner->value), ['one-finger', 'one-hand']];
         }
-        $want('closed-and-proved', !$now->opened);
-        $want('cool', $now->cool);
+        $wanted['closed-and-proved'] = [$now->opened ? 'open' : 'closed', ['closed']];
+        $wanted['cool'] = [$now->cool ? 'cool' : 'hot', ['cool']];
+        $unmet = [];
+        $unsafe = false;
+        foreach ($wanted as $key => [$seen, $good]) {
+            if (!\in_array($seen, $good, true)) {
+                $unmet[] = $key;
+                $unsafe = $unsafe || null !== $seen;
+            }
+        }
 
-        return new Gate('road', $unmet, false);
+        return new Gate('road', $unmet, false, $unsafe);
     }
 
     /** May a hand go under the vehicle? */
@@ -65,15 +68,5 @@ final readonly class Gates
         }
 
         return array_values(array_filter($gates, static fn (Gate $gate): bool => !$gate->isOpen()));
-    }
-
-    private static function pedalHigh(Situation $now): bool
-    {
-        return self::isNormal($now->outcome('first-stroke@vehicle', '')) || self::isNormal($now->outcome('pedal@vehicle', 'travel'));
-    }
-
-    private static function isNormal(?string $outcome): bool
-    {
-        return 'normal' === $outcome;
     }
 }

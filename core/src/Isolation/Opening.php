@@ -12,7 +12,7 @@ final readonly class Opening
     /** What stays unexplained after a repair beside the named suspects. */
     private const REST = 0.05;
 
-    /** @param list<float> $weights summing to 1 − $second */
+    /** @param array<int, float> $weights by particle, summing to 1 − $second */
     private function __construct(public array $weights, public float $second)
     {
     }

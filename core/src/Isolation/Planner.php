@@ -85,15 +85,43 @@ final class Planner
             $bits -= $chance * Belief::entropy($masses);
             $after += $chance * $this->costs->expected($masses);
             $seen += $chance;
-            $fork[] = new Branch($outcomes, $chance, $this->leaders($masses));
+            $fork[] = [$outcomes, $chance, $masses];
         }
         $bits = max(0.0, $bits - (1.0 - $seen) * $this->entropyNow);
         $saving = $this->costNow - $after - (1.0 - $seen) * $this->costNow;
         $minutes = max(self::LEAST_MINUTES, $check->minutes + $this->changeMinutes($check, $now));
         $score = ($saving + $this->lambda * $bits - $minutes * $this->settings->rateCentsPerMinute - $check->consumablesCents) / $minutes;
+
+        return new Proposal($check, $place, $this->fork($check, $fork), $bits, $saving, $minutes, $score, Gates::closedFor($check, $place, $now));
+    }
+
+    /**
+     * Likeliest first. The many answers of a sheet with four wheels are merged by which wheels are not at their best.
+     *
+     * @param list<array{array<string, string>, float, array<int, float>}> $answers
+     *
+     * @return list<Branch>
+     */
+    private function fork(Check $check, array $answers): array
+    {
+        $merge = isset($check->rows['lf']);
+        $merged = [];
+        foreach ($answers as $n => [$outcomes, $chance, $masses]) {
+            $marked = $merge ? array_keys(array_filter($outcomes, static fn (string $word): bool => $word !== $check->rows['lf']->words[0])) : [];
+            $key = $merge ? implode(' ', $marked) : (string) $n;
+            $merged[$key] ??= [$merge ? [] : $outcomes, 0.0, array_fill(0, \count($masses), 0.0), $marked];
+            $merged[$key][1] += $chance;
+            foreach ($masses as $i => $mass) {
+                $merged[$key][2][$i] += $chance * $mass;
+            }
+        }
+        $fork = [];
+        foreach ($merged as [$outcomes, $chance, $masses, $marked]) {
+            $fork[] = new Branch($outcomes, $chance, $this->leaders(array_map(static fn (float $mass): float => $mass / $chance, $masses)), $marked);
+        }
         usort($fork, static fn (Branch $a, Branch $b): int => $b->chance <=> $a->chance);
 
-        return new Proposal($check, $place, $fork, $bits, $saving, $minutes, $score, Gates::closedFor($check, $place, $now));
+        return $fork;
     }
 
     /** Minutes for lifting, taking wheels off and bleeding what gets opened. */
@@ -115,7 +143,7 @@ final class Planner
     {
         $answers = [[[], $this->weights, 1.0]];
         foreach ($check->rows as $row => $observer) {
-            $key = $check->rowKey($place, (string) $row);
+            $key = $check->rowKey($place, $row);
             $columns = [];
             foreach ($observer->words as $word) {
                 $all = $this->belief->field->signature->column($key, $word);
@@ -130,7 +158,7 @@ final class Planner
                 $column[] = $background / max(1e-12, 1.0 - $this->belief->opening->second);
                 $columns[$word] = $column;
             }
-            $answers = $this->split($answers, (string) $row, $columns);
+            $answers = $this->split($answers, $row, $columns);
         }
 
         return $answers;
@@ -164,7 +192,7 @@ final class Planner
     /**
      * @param list<float> $weights
      *
-     * @return list<float> by group, "a second fault" last
+     * @return array<int, float> by group, "a second fault" last
      */
     private function masses(array $weights, float $sum = 1.0): array
     {
@@ -177,7 +205,7 @@ final class Planner
     }
 
     /**
-     * @param list<float> $masses
+     * @param array<int, float> $masses
      *
      * @return list<array{string, float}>
      */

@@ -10,12 +10,12 @@ use Rodrel\Core\Check\Check;
 final readonly class Proposal
 {
     /**
-     * @param list<Branch> $fork    likeliest first
-     * @param float        $bits    expected information
+     * @param list<Branch> $fork        likeliest first
+     * @param float        $bits        expected information
      * @param float        $savingCents expected saving
-     * @param float        $minutes of the check and the state change before it
-     * @param float        $score   worth per minute, minor units
-     * @param list<Gate>   $gates   closed ones
+     * @param float        $minutes     of the check and the state change before it
+     * @param float        $score       worth per minute, minor units
+     * @param list<Gate>   $gates       closed ones
      */
     public function __construct(
         public Check $check,

@@ -10,10 +10,10 @@ use Rodrel\Core\Check\Lift;
 final readonly class Situation
 {
     /**
-     * @param list<Reading> $readings   standing readings of this epoch
-     * @param bool          $stands     stands, chocks and second support confirmed since it was raised
-     * @param bool          $opened     the system was opened and the standing part of the proof has not passed since
-     * @param bool          $cool       no wheel is scalding (confirmed, or never said to be)
+     * @param list<Reading> $readings standing readings of this epoch
+     * @param bool          $stands   stands, chocks and second support confirmed since it was raised
+     * @param bool          $opened   the system was opened and the standing part of the proof has not passed since
+     * @param bool          $cool     no wheel is scalding (confirmed, or never said to be)
      */
     public function __construct(
         public Lift $lift,

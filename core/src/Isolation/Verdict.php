@@ -8,11 +8,10 @@ namespace Rodrel\Core\Isolation;
 final readonly class Verdict
 {
     /**
-     * @param Proposal|null      $next         the one check to make, null when testing should stop
-     * @param list<Proposal>     $others       the next best ones
-     * @param string|null        $repair       the repair group to carry out when testing should stop
-     * @param string             $reason       key of the sentence that says why
-     * @param Contradiction|null $contradiction
+     * @param Proposal|null  $next   the one check to make, null when testing should stop
+     * @param list<Proposal> $others the next best ones
+     * @param string|null    $repair the repair group to carry out when testing should stop
+     * @param string         $reason key of the sentence that says why
      */
     private function __construct(
         public ?Proposal $next,

@@ -74,7 +74,11 @@ final readonly class Chapter
         return Reading::standing($readings);
     }
 
-    /** The places whose joints were opened for a reading in this epoch: air may be there now. @return list<string> */
+    /**
+     * The places whose joints were opened for a reading in this epoch: air may be there now.
+     *
+     * @return list<string>
+     */
     public function openedAt(Catalogue $catalogue): array
     {
         $places = [];

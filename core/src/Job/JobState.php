@@ -26,7 +26,7 @@ final readonly class JobState
     private const AIR_WHERE_OPENED = 6.0;
 
     /**
-     * @param Belief|null $belief null while the predictions are still being computed
+     * @param Belief|null $belief   null while the predictions are still being computed
      * @param string|null $repaired the repair group that opened this epoch
      */
     private function __construct(
@@ -169,7 +169,12 @@ final readonly class JobState
             $group = $entry->shape()->text('group');
             if ($catalogue->repair($group)->opensSystem) {
                 $place = explode('@', $group)[1];
-                array_push($places, ...('vehicle' === $place ? ['lf', 'rf', 'lr', 'rr'] : ('rear' === $place ? ['lr', 'rr'] : [$place])));
+                $at = match ($place) {
+                    'vehicle' => ['lf', 'rf', 'lr', 'rr'],
+                    'rear' => ['lr', 'rr'],
+                    default => [$place],
+                };
+                $places = [...$places, ...$at];
             }
         }
 

@@ -34,11 +34,11 @@ final class Circuit
     public array $slope = [];
     /** @var list<float> */
     public array $stiffness = [];
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $clearance = [];
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $springKpa = [];
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $touchKpa = [];
     /** @var list<float> */
     public array $air = [];

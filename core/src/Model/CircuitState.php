@@ -20,7 +20,7 @@ final class CircuitState
     public string $mode = 'rest';
 
     /**
-     * @param list<float>          $kpa   by node
+     * @param array<int, float>    $kpa   by node
      * @param array<string, float> $inner N by corner
      * @param array<string, float> $outer N by corner
      */

@@ -29,7 +29,12 @@ final readonly class Effects
     /** Both faults installed; where they touch the same parameter the later one wins. */
     public function with(self $other): self
     {
-        return new self(array_replace_recursive($this->overrides, $other->overrides));
+        $merged = $this->overrides;
+        foreach ($other->overrides as $target => $parameters) {
+            $merged[$target] = [...$merged[$target] ?? [], ...$parameters];
+        }
+
+        return new self($merged);
     }
 
     public function isEmpty(): bool

@@ -11,9 +11,9 @@ use Rodrel\Core\Vehicle\Layout;
 final readonly class VehicleRun
 {
     /**
-     * @param array<string, Circuit>             $circuits by chamber
-     * @param array<string, list<CircuitState>>  $states   by chamber, one per sample
-     * @param array<string, string>              $keys     identity of each circuit's run
+     * @param array<string, Circuit>            $circuits by chamber
+     * @param array<string, list<CircuitState>> $states   by chamber, one per sample
+     * @param array<string, string>             $keys     identity of each circuit's run
      */
     public function __construct(
         private Layout $layout,

@@ -32,16 +32,19 @@ final class VehicleSimulator
         return $this->simulations;
     }
 
-    public function run(Program $program, Effects $effects): VehicleRun
+    /**
+     * @param VehicleRun|null $after an earlier run of the same vehicle: what its last press left stuck is stuck still
+     */
+    public function run(Program $program, Effects $effects, ?VehicleRun $after = null): VehicleRun
     {
         $circuits = $states = $keys = [];
         $stuck = $effects->value('booster', 'stuck', 0.0);
         foreach ($this->layout->chambers as $chamber) {
             $circuit = $this->builder->build($chamber, $effects);
-            $key = $program->id.'|'.$stuck.'|'.$circuit->fingerprint();
+            $key = $program->id.'|'.$stuck.'|'.$circuit->fingerprint().(null === $after ? '' : '|after '.$after->keys[$chamber->id]);
             if (!isset($this->runs[$key])) {
                 $booster = new Booster($this->layout, $program->vacuumKpa ?? $this->layout->vacuumKpa, $stuck);
-                $this->runs[$key] = $this->solver->run($circuit, CircuitState::atRest($circuit), $program->foot, $booster, $program->end(), $program->sampleAt);
+                $this->runs[$key] = $this->solver->run($circuit, $this->start($circuit, $after), $program->foot, $booster, $program->end(), $program->sampleAt);
                 ++$this->simulations;
             }
             $circuits[$chamber->id] = $circuit;
@@ -81,6 +84,18 @@ final class VehicleSimulator
         }
 
         return [$circuit, $this->runs[$key][0]];
+    }
+
+    private function start(Circuit $circuit, ?VehicleRun $after): CircuitState
+    {
+        $state = CircuitState::atRest($circuit);
+        $left = null === $after ? null : $after->states[$circuit->chamber][\count($after->states[$circuit->chamber]) - 1];
+        if (null !== $left) {
+            $state->inner = $left->inner;
+            $state->outer = $left->outer;
+        }
+
+        return $state;
     }
 
     /** The master eased forward frees a piston that a push-rod or pedal keeps off its stop. */

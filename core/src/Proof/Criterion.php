@@ -13,10 +13,10 @@ final readonly class Criterion
     public const WAIVED = 'waived';
 
     /**
-     * @param string      $status  one of the constants
-     * @param string|null $check   the check that answers it, null when it is computed from the repair sheet
-     * @param list<string> $missing what is still wanting or wrong: rows, steps
-     * @param bool        $standing belongs to the part before any wheel turns on the road
+     * @param string       $status   one of the constants
+     * @param string|null  $check    the check that answers it, null when it is computed from the repair sheet
+     * @param list<string> $missing  what is still wanting or wrong: rows, steps
+     * @param bool         $standing belongs to the part before any wheel turns on the road
      */
     public function __construct(
         public string $id,

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Rodrel\Core\Proof;
 
 use Rodrel\Core\Isolation\Reading;
-use Rodrel\Core\Vehicle\Corner;
 
 /** The proof of an epoch, computed from its readings and its repair sheet. */
 final readonly class ProofRun
 {
+    private const EVERY_WHEEL = ['lf' => ['one-finger'], 'rf' => ['one-finger'], 'lr' => ['one-finger'], 'rr' => ['one-finger']];
     /** criterion → [check, rows that must read so, standing part] */
     private const CRITERIA = [
         'first-stroke' => ['first-stroke', ['' => ['normal']], true],
@@ -17,11 +17,10 @@ final readonly class ProofRun
         'dry' => ['look', ['wet' => ['good']], true],
         'level' => ['look', ['level' => ['good']], true],
         'lamp' => ['look', ['lamp' => ['good']], true],
-        'spin-hard' => ['spin-hard', 'corners', true],
-        'spin-hot' => ['spin-hot', 'corners', false],
+        'spin-hard' => ['spin-hard', self::EVERY_WHEEL, true],
+        'spin-hot' => ['spin-hot', self::EVERY_WHEEL, false],
         'complaint' => ['complaint-again', ['' => ['gone']], false],
     ];
-    private const FREE = ['one-finger'];
 
     /** @param list<Criterion> $criteria in the order to take them */
     private function __construct(public array $criteria)
@@ -29,10 +28,10 @@ final readonly class ProofRun
     }
 
     /**
-     * @param list<Reading>         $readings     of the epoch that the repair opened
-     * @param list<string>          $openSteps    required steps of the repair sheet not done or not confirmed
-     * @param list<string>          $safetyItems  open items that bar the way: plugs, props, pulled relays
-     * @param array<string, string> $waived       criterion → reason
+     * @param list<Reading>         $readings    of the epoch that the repair opened
+     * @param list<string>          $openSteps   required steps of the repair sheet not done or not confirmed
+     * @param list<string>          $safetyItems open items that bar the way: plugs, props, pulled relays
+     * @param array<string, string> $waived      criterion → reason
      */
     public static function of(array $readings, array $openSteps, array $safetyItems, array $waived): self
     {
@@ -42,10 +41,7 @@ final readonly class ProofRun
                 $criteria['torque'] = self::computed('torque', $openSteps, $waived);
                 $criteria['left-over'] = self::computed('left-over', $safetyItems, []);
             }
-            $wanted = 'corners' === $rows
-                ? array_fill_keys(array_map(static fn (Corner $corner): string => $corner->value, Corner::cases()), self::FREE)
-                : $rows;
-            $criteria[$id] = self::read($id, $check.'@vehicle', $wanted, $standing, $readings, $waived);
+            $criteria[$id] = self::read($id, $check.'@vehicle', $rows, $standing, $readings, $waived);
         }
 
         return new self(array_values($criteria));
@@ -119,9 +115,9 @@ final readonly class ProofRun
                 $word = $reading->check === $check ? $reading->outcomes[$row] ?? null : $word;
             }
             if (null === $word) {
-                $missing[] = (string) $row;
+                $missing[] = $row;
             } elseif (!\in_array($word, $words, true)) {
-                $wrong[] = (string) $row;
+                $wrong[] = $row;
             }
         }
         $status = [] !== $wrong ? Criterion::FAILED : ([] !== $missing ? Criterion::OPEN : Criterion::PASSED);

@@ -52,8 +52,8 @@ final class HiddenVehicle
         $place = explode('@', $check)[1];
         $answers = [];
         foreach ($definition->rows as $row => $observer) {
-            $signature = $this->field->signature->rows[$definition->rowKey($place, (string) $row)];
-            $answers[(string) $row] = ObserverKind::Number === $observer->kind
+            $signature = $this->field->signature->rows[$definition->rowKey($place, $row)];
+            $answers[$row] = ObserverKind::Number === $observer->kind
                 ? round(($signature['medians'][$this->particle] ?? 0.0) * exp(0.5 * $observer->noise * $this->deviation()), 1)
                 : $this->word($signature['words'], $signature['table'][$signature['index'][$this->particle]]);
         }
@@ -68,7 +68,9 @@ final class HiddenVehicle
     private function word(array $words, array $chances): string
     {
         if (!$this->wavering) {
-            return $words[(int) array_search(max($chances), $chances, true)];
+            arsort($chances);
+
+            return $words[array_key_first($chances) ?? 0];
         }
         $left = $this->chance->getInt(0, 1_000_000) / 1_000_000.0;
         foreach ($chances as $i => $chance) {

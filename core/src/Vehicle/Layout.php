@@ -11,10 +11,10 @@ use Rodrel\Core\Shape;
 final readonly class Layout
 {
     /**
-     * @param non-empty-list<Chamber>     $chambers
-     * @param array<string, WheelBrake>   $brakes   by corner id, in the order lf rf lr rr
-     * @param array<string, float>        $pipeLengthsM master to wheel, by corner id
-     * @param array<string, array{knee_kpa: float, slope: float}> $valves   rear pressure valve by corner id
+     * @param non-empty-list<Chamber>                             $chambers
+     * @param array<string, WheelBrake>                           $brakes       by corner id, in the order lf rf lr rr
+     * @param array<string, float>                                $pipeLengthsM master to wheel, by corner id
+     * @param array<string, array{knee_kpa: float, slope: float}> $valves       rear pressure valve by corner id
      */
     private function __construct(
         public string $id,
