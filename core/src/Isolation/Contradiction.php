@@ -23,7 +23,9 @@ final readonly class Contradiction
             return null;
         }
         $suspects = array_keys(array_filter($belief->suspects, static fn (float $mass): bool => $mass > self::SUSPECT_ABOVE));
-        $found = [] !== $suspects;
+        // where a second fault carries all the belief, the best single suspects are asked
+        $suspects = [] !== $suspects ? $suspects : \array_slice(array_keys($belief->suspects), 0, 3);
+        $found = true;
         foreach ($suspects as $suspect) {
             if (!self::explainsBadly($belief, $suspect)) {
                 $found = false;

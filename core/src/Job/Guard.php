@@ -143,13 +143,9 @@ final readonly class Guard
 
     private function undo(JobState $state, Entry $entry): void
     {
-        $cancels = $entry->shape()->text('cancels');
-        foreach ($state->story->entries as $standing) {
-            if ($standing->id === $cancels) {
-                return;
-            }
+        if (!$state->story->stands($entry->shape()->text('cancels'))) {
+            throw Refused::by('undo', ['nothing-to-undo']);
         }
-        throw Refused::by('undo', ['nothing-to-undo']);
     }
 
     private function waive(JobState $state, Entry $entry): void

@@ -13,8 +13,9 @@ final readonly class Story
      * @param list<Entry>             $entries  standing entries, by seq
      * @param non-empty-list<Chapter> $chapters one per epoch
      * @param list<Entry>             $undone
+     * @param list<string>            $standing ids of all entries not taken back, undos among them
      */
-    private function __construct(public array $entries, public array $chapters, public array $undone)
+    private function __construct(public array $entries, public array $chapters, public array $undone, private array $standing)
     {
     }
 
@@ -52,7 +53,9 @@ final readonly class Story
             [$lift, $stands] = [$chapter->lift, $chapter->stands];
         }
 
-        return new self($standing, $chapters, $undone);
+        $ids = array_map(static fn (Entry $entry): string => $entry->id, array_filter($log, static fn (Entry $entry): bool => !isset($cancelled[$entry->id])));
+
+        return new self($standing, $chapters, $undone, array_values($ids));
     }
 
     public function now(): Chapter
@@ -79,6 +82,12 @@ final readonly class Story
     public function all(Kind $kind): array
     {
         return array_values(array_filter($this->entries, static fn (Entry $entry): bool => $entry->kind === $kind));
+    }
+
+    /** Whether an entry is there and not taken back already; an undo can be taken back too. */
+    public function stands(string $id): bool
+    {
+        return \in_array($id, $this->standing, true);
     }
 
     /** @return list<Entry> open items that are not settled */

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Tests\Isolation;
+
+use PHPUnit\Framework\TestCase;
+use Rodrel\Core\Check\Lift;
+use Rodrel\Core\Isolation\Belief;
+use Rodrel\Core\Isolation\Costs;
+use Rodrel\Core\Isolation\Gates;
+use Rodrel\Core\Isolation\Opening;
+use Rodrel\Core\Isolation\Planner;
+use Rodrel\Core\Isolation\Reading;
+use Rodrel\Core\Isolation\Situation;
+use Rodrel\Core\Isolation\Verdict;
+use Rodrel\Core\Tests\World;
+
+final class PlannerTest extends TestCase
+{
+    /**
+     * Hose 2800 + 35 min · 100 + 150 mL · 1 = 6450, caliper 11500 + 60·100 + 250 = 17750 (in cents, at 100 a minute).
+     * Masses 0.75 and 0.25: hose first (8600 per chance against 71000), so 6450 + 0.25 · 17750 = 10887.5;
+     * with the truth known 0.75 · 6450 + 0.25 · 17750 = 9275.
+     */
+    public function testExpectedCostTriesTheCheapestPerChanceFirst(): void
+    {
+        $field = ToyField::make();
+        $costs = Costs::of($field, World::settings());
+        self::assertEqualsWithDelta(6450.0, $costs->byGroup[0], 1e-6);
+        self::assertEqualsWithDelta(17750.0, $costs->byGroup[1], 1e-6);
+        self::assertEqualsWithDelta(10887.5, $costs->expected([0.75, 0.25, 0.0]), 1e-6);
+        self::assertEqualsWithDelta(9275.0, $costs->ifTruthWereKnown([0.75, 0.25, 0.0]), 1e-6);
+    }
+
+    /**
+     * "Push", 5 minutes, wheels off from the ground: 4 + 6 more. Yes has 0.75·0.9 + 0.25·0.1 = 0.7; then the hose
+     * has 0.675/0.7. Entropy before 0.811278 bits; after yes 0.222285, after no 0.811278 (0.25 against 0.75).
+     * Cost after yes 6450 + 0.0357·17750 = 7083.93; after no the caliper has 0.75: hose 6450/0.25 = 25800,
+     * caliper 17750/0.75 = 23667, so caliper first: 17750 + 0.25·6450 = 19362.5.
+     */
+    public function testTheWorthOfACheckByHand(): void
+    {
+        $field = ToyField::make();
+        $planner = new Planner(Belief::of($field, Opening::first($field, [], 0.0), []), World::settings());
+        $now = new Situation(Lift::Ground, false, false, true, []);
+        $proposal = $planner->weigh($field->catalogue->check('push'), 'vehicle', $now);
+        $bits = 0.811278 - 0.7 * 0.222285 - 0.3 * 0.811278;
+        $saving = 10887.5 - 0.7 * 7083.93 - 0.3 * 19362.5;
+        $lambda = (10887.5 - 9275.0) / 0.811278;
+        self::assertEqualsWithDelta($bits, $proposal->bits, 1e-4);
+        self::assertEqualsWithDelta($saving, $proposal->savingCents, 0.5);
+        self::assertEqualsWithDelta(15.0, $proposal->minutes, 1e-9);
+        self::assertEqualsWithDelta(($saving + $lambda * $bits - 15.0 * 100.0) / 15.0, $proposal->score, 0.5);
+        self::assertSame(['yes', 'no'], array_map(static fn ($branch): string => $branch->outcomes[''], $proposal->fork));
+        self::assertEqualsWithDelta(0.7, $proposal->fork[0]->chance, 1e-9);
+        self::assertSame('hose@vehicle', $proposal->fork[0]->leaders[0][0]);
+    }
+
+    /** 0.95 of belief passes the threshold of 0.9, but opening the system wants the confirming check first. */
+    public function testPastTheThresholdTheConfirmingCheckComesBeforeTheRepair(): void
+    {
+        $field = World::field('medium-car');
+        $at = new \DateTimeImmutable('2026-03-01');
+        $spin = new Reading('s', 'spin@vehicle', ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at);
+        $readings = [new Reading('c', 'complaint@vehicle', ['' => 'drags-lf'], false, $at), new Reading('w', 'pattern@vehicle', ['' => 'lets-go'], false, $at), $spin, new Reading('p', 'push-back@lf', ['' => 'fades'], false, $at)];
+        $belief = Belief::of($field, Opening::first($field, [], 0.15), $readings);
+        self::assertGreaterThan(0.9, $belief->group('hose@lf'));
+        $verdict = Verdict::of($belief, new Situation(Lift::WheelsOff, true, false, true, $readings), World::settings());
+        self::assertSame('hose-top@lf', $verdict->next?->id());
+        self::assertSame('confirm', $verdict->reason);
+        $readings[] = new Reading('h', 'hose-top@lf', ['' => 'stays-stuck'], false, $at);
+        $after = Verdict::of(Belief::of($field, Opening::first($field, [], 0.15), $readings), new Situation(Lift::WheelsOff, true, true, true, $readings), World::settings());
+        self::assertNull($after->next);
+        self::assertSame('hose@lf', $after->repair);
+    }
+
+    public function testNoLadderRungIsSuggestedBeforeTheWheelIsProvedStuck(): void
+    {
+        $field = World::field('medium-car');
+        $belief = Belief::of($field, Opening::first($field, [], 0.15), [new Reading('c', 'complaint@vehicle', ['' => 'drags-lf'], false, new \DateTimeImmutable('2026-03-01'))]);
+        $verdict = Verdict::of($belief, new Situation(Lift::Ground, false, false, true, []), World::settings());
+        foreach ([$verdict->next, ...$verdict->others] as $proposal) {
+            self::assertFalse($proposal?->check->needsStuck);
+        }
+        $closed = Gates::closedFor($field->catalogue->check('hose-top'), 'lf', new Situation(Lift::WheelsOff, true, false, true, []));
+        self::assertSame(['stuck'], array_map(static fn ($gate): string => $gate->id, $closed));
+    }
+
+    public function testGatesAreClosedUntilAReadingOpensThem(): void
+    {
+        $check = World::catalogue()->check('spin');
+        $ids = static fn (Situation $now): array => array_merge(...array_map(static fn ($gate): array => $gate->unmet, Gates::closedFor($check, 'vehicle', $now)));
+        self::assertSame(['raise'], $ids(new Situation(Lift::Ground, false, false, true, [])));
+        self::assertSame(['stands'], $ids(new Situation(Lift::Raised, false, false, true, [])));
+        self::assertSame(['cool'], $ids(new Situation(Lift::Raised, true, false, false, [])));
+        self::assertSame([], $ids(new Situation(Lift::Raised, true, false, true, [])));
+
+        $at = new \DateTimeImmutable('2026-03-01');
+        $good = [
+            new Reading('l', 'look@vehicle', ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'], false, $at),
+            new Reading('p', 'pedal@vehicle', ['travel' => 'normal', 'sink' => 'none'], false, $at),
+            new Reading('s', 'spin@vehicle', ['lf' => 'one-finger', 'rf' => 'one-hand', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at),
+        ];
+        self::assertCount(9, Gates::road(new Situation(Lift::Ground, false, false, true, []))->unmet);
+        self::assertFalse(Gates::road(new Situation(Lift::Ground, false, false, true, []))->seenUnsafe);
+        self::assertTrue(Gates::road(new Situation(Lift::Ground, false, false, true, $good))->isOpen());
+        self::assertSame(['closed-and-proved'], Gates::road(new Situation(Lift::Ground, false, true, true, $good))->unmet);
+        $good[0] = new Reading('l', 'look@vehicle', ['level' => 'good', 'wet' => 'bad', 'lamp' => 'good'], false, $at);
+        $wet = Gates::road(new Situation(Lift::Ground, false, false, true, $good));
+        self::assertSame(['dry'], $wet->unmet);
+        self::assertTrue($wet->seenUnsafe);
+        self::assertFalse($wet->overridable);
+    }
+}

@@ -1,0 +1,239 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Tests\Job;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Rodrel\Core\Check\Lift;
+use Rodrel\Core\Job\Entry;
+use Rodrel\Core\Job\Guard;
+use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Job\Refused;
+use Rodrel\Core\Job\Stage;
+use Rodrel\Core\Job\Story;
+use Rodrel\Core\Proof\Criterion;
+use Rodrel\Core\Tests\World;
+
+/** A job's log from complaint to handover, and what the guard says on the way. */
+final class JobStateTest extends TestCase
+{
+    /** @var list<Entry> */
+    private array $log = [];
+    private int $minute = 0;
+
+    public function testAJobFromComplaintToHandover(): void
+    {
+        self::assertSame(Stage::Intake, $this->state()->stage);
+        $this->intake()->lift('wheels-off')->spin('will-not-turn');
+        $this->read('push-back@lf', ['' => 'hard-shut-easy-open'])->read('hose-top@lf', ['' => 'stays-stuck']);
+        self::assertSame(Stage::Bench, $this->state()->stage);
+        self::assertSame('hose@lf', $this->state()->verdict()?->repair);
+
+        $this->sign('hose@lf');
+        self::assertSame(Stage::Repair, $this->state()->stage);
+        $this->read('wear@lf', ['' => 'inner']);
+        self::assertSame(Stage::Bench, $this->state()->stage, 'a reading after the signature unsigns the finding');
+        $this->sign('hose@lf')->carryOutHose();
+        self::assertSame(Stage::Bleed, $this->state()->stage);
+        self::assertSame(1, $this->state()->story->now()->number);
+        self::assertTrue($this->state()->situation->opened);
+
+        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
+        self::assertSame(Stage::Proof, $this->state()->stage);
+        $this->prove();
+        self::assertSame([Criterion::PASSED], array_values(array_unique(array_map(static fn (Criterion $c): string => $c->status, $this->state()->proof->criteria))));
+        self::assertTrue($this->state()->mayHandOver());
+        $this->write(Kind::Handover, []);
+        self::assertSame(Stage::Done, $this->state()->stage);
+    }
+
+    public function testAFailedProofReturnsToTheBenchAsAReadingOfTheNewEpoch(): void
+    {
+        $this->intake()->lift('wheels-off')->spin('will-not-turn')->read('push-back@lf', ['' => 'hard-shut-easy-open'])->sign('hose@lf')->carryOutHose();
+        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
+        $before = $this->state()->belief?->group('caliper@lf') ?? 0.0;
+        $this->lift('raised')->read('spin-hard@vehicle', ['lf' => 'two-hands', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger']);
+        $state = $this->state();
+        self::assertSame(Stage::Bench, $state->stage);
+        self::assertSame('spin-hard', $state->proof->failed()?->id);
+        self::assertGreaterThan(5.0 * $before, $state->belief?->group('caliper@lf') ?? 0.0);
+        self::assertLessThan(0.25, $state->belief?->group('hose@lf') ?? 1.0, 'the new hose is nearly out of it');
+    }
+
+    public function testUndoIsAnEntryAndCanBeUndone(): void
+    {
+        $this->intake()->lift('raised')->spin('will-not-turn');
+        $spin = end($this->log)->id;
+        self::assertTrue($this->state()->situation->stuck('lf'));
+        $this->write(Kind::Undo, ['cancels' => $spin]);
+        self::assertFalse($this->state()->situation->stuck('lf'));
+        self::assertCount(1, $this->state()->story->undone);
+        $this->write(Kind::Undo, ['cancels' => end($this->log)->id]);
+        self::assertTrue($this->state()->situation->stuck('lf'));
+    }
+
+    public function testStateFollowsFromEntriesAndStandsFallWithTheVehicle(): void
+    {
+        $this->intake()->lift('wheels-off');
+        self::assertSame([Lift::WheelsOff, true], [$this->state()->situation->lift, $this->state()->situation->stands]);
+        $this->write(Kind::Lift, ['to' => 'ground', 'stands' => false]);
+        self::assertSame([Lift::Ground, false], [$this->state()->situation->lift, $this->state()->situation->stands]);
+    }
+
+    public function testAJointOpenedForAReadingClosesTheRoadAndBringsAirIntoPlay(): void
+    {
+        $this->intake()->lift('wheels-off')->spin('will-not-turn');
+        $before = $this->state();
+        $this->read('hose-top@lf', ['' => 'stays-stuck']);
+        $after = $this->state();
+        self::assertFalse($before->situation->opened);
+        self::assertTrue($after->situation->opened);
+        self::assertContains('closed-and-proved', $after->road()->unmet);
+        self::assertGreaterThan(3.0 * ($after->belief?->suspects['air.wheel@rf'] ?? 1.0), $after->belief?->suspects['air.wheel@lf'] ?? 0.0);
+    }
+
+    /** @param array<string, mixed> $payload */
+    #[DataProvider('provideRefused')]
+    public function testTheGuardRefuses(string $given, Kind $kind, array $payload, string $reason): void
+    {
+        match ($given) {
+            'intake' => $this->intake(),
+            'raised' => $this->intake()->lift('wheels-off'),
+            'signed' => $this->intake()->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf'),
+            default => null,
+        };
+        $payload = array_map(fn (mixed $value): mixed => '{last}' === $value ? end($this->log)->id : $value, $payload);
+        try {
+            (new Guard(World::catalogue()))->check($this->state(), $this->entry($kind, $payload));
+            self::fail('It was let through.');
+        } catch (Refused $refused) {
+            self::assertContains($reason, $refused->reasons);
+        }
+    }
+
+    /** @return iterable<string, array{string, Kind, array<string, mixed>, string}> */
+    public static function provideRefused(): iterable
+    {
+        yield 'a wheel spun on the ground' => ['intake', Kind::Reading, ['check' => 'spin@vehicle', 'outcomes' => ['lf' => 'one-finger']], 'raise'];
+        yield 'a joint opened on a wheel not proved stuck' => ['raised', Kind::Reading, ['check' => 'hose-top@lf', 'outcomes' => ['' => 'frees']], 'spin-first'];
+        yield 'the road before it is proved safe' => ['intake', Kind::Reading, ['check' => 'complaint-again@vehicle', 'outcomes' => ['' => 'gone']], 'level'];
+        yield 'a step without its figure' => ['signed', Kind::Step, ['sheet' => '{last}', 'step' => 'banjo'], 'figure-first'];
+        yield 'opening before everything lies ready' => ['signed', Kind::Step, ['sheet' => '{last}', 'step' => 'open-top'], 'prepare-first'];
+        yield 'a repair finished with steps open' => ['signed', Kind::Repaired, ['group' => 'hose@lf', 'sheet' => '{last}'], 'steps-first'];
+        yield 'a handover without proof' => ['signed', Kind::Handover, [], 'proof-first'];
+        yield 'bleeding before a repair' => ['signed', Kind::Bled, [], 'repair-first'];
+        yield 'taking back what is not there' => ['intake', Kind::Undo, ['cancels' => 'nobody'], 'nothing-to-undo'];
+        yield 'a waiver without a reason' => ['intake', Kind::Waive, ['criterion' => 'dry', 'reason' => ' '], 'reason-first'];
+    }
+
+    public function testASecondLookIsSomebodyElsesOrTenMinutesLater(): void
+    {
+        $this->intake()->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf');
+        $sheet = end($this->log)->id;
+        $this->write(Kind::Step, ['sheet' => $sheet, 'step' => 'banjo', 'figure' => ['typed' => '24', 'unit' => 'N·m', 'core' => 24.0]]);
+        $step = end($this->log);
+        $guard = new Guard(World::catalogue());
+        $confirm = static fn (string $author, int $seconds): Entry => new Entry('c', 99, Kind::Confirm, ['step' => $step->id], $author, $step->takenAt->modify("+$seconds seconds"));
+        $guard->check($this->state(), $confirm('other', 5));
+        $guard->check($this->state(), $confirm('anna', 600));
+        $this->expectException(Refused::class);
+        $guard->check($this->state(), $confirm('anna', 599));
+    }
+
+    public function testASafetyItemBarsTheHandover(): void
+    {
+        $this->intake()->lift('wheels-off')->spin('will-not-turn')->read('push-back@lf', ['' => 'hard-shut-easy-open'])->sign('hose@lf')->carryOutHose();
+        $this->write(Kind::Bled, [])->write(Kind::Item, ['text' => 'line plug', 'due' => '', 'safety' => true]);
+        $item = end($this->log)->id;
+        try {
+            $this->prove();
+            self::fail('The road was open with a plug in the line.');
+        } catch (Refused $refused) {
+            self::assertSame(['closed-and-proved'], $refused->reasons);
+        }
+        $this->write(Kind::Settled, ['item' => $item]);
+        $this->prove();
+        self::assertTrue($this->state()->mayHandOver());
+    }
+
+    private function intake(): self
+    {
+        return $this->write(Kind::Intake, ['complaint' => 'drags-lf', 'pattern' => 'warm', 'hot' => false, 'parts' => [], 'note' => '']);
+    }
+
+    private function lift(string $to): self
+    {
+        return $this->write(Kind::Lift, ['to' => $to, 'stands' => true]);
+    }
+
+    private function spin(string $leftFront): self
+    {
+        return $this->read('spin@vehicle', ['lf' => $leftFront, 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger']);
+    }
+
+    /** @param array<string, string> $outcomes */
+    private function read(string $check, array $outcomes): self
+    {
+        return $this->write(Kind::Reading, ['check' => $check, 'outcomes' => $outcomes, 'unsure' => false]);
+    }
+
+    private function sign(string $group): self
+    {
+        return $this->write(Kind::Finding, ['group' => $group, 'sentence' => 'it is', 'mass' => 0.9, 'readings' => []]);
+    }
+
+    private function carryOutHose(): self
+    {
+        $sheet = (string) $this->state()->story->finding()?->id;
+        $procedure = World::catalogue()->procedures['hose'];
+        foreach ($procedure->prepare as $item) {
+            $this->write(Kind::Prepared, ['item' => $item['id']]);
+        }
+        foreach ($procedure->steps as $step) {
+            $figure = null === $step->torqueNm ? [] : ['figure' => ['typed' => '24', 'unit' => 'N·m', 'core' => 24.0]];
+            $this->write(Kind::Step, ['sheet' => $sheet, 'step' => $step->id] + $figure);
+            if ($step->holdPoint) {
+                $this->minute += 10;
+                $this->write(Kind::Confirm, ['step' => end($this->log)->id]);
+            }
+        }
+
+        return $this->write(Kind::Repaired, ['group' => 'hose@lf', 'sheet' => $sheet]);
+    }
+
+    private function prove(): void
+    {
+        $best = ['lf' => 'one-finger', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'];
+        $this->lift('raised')->read('spin-hard@vehicle', $best)->read('look@vehicle', ['level' => 'good', 'wet' => 'good', 'lamp' => 'good']);
+        $this->write(Kind::Reading, ['check' => 'pedal@vehicle', 'outcomes' => ['sink' => 'none'], 'numbers' => ['travel' => ['typed' => '68', 'unit' => 'mm', 'core' => 68.0]], 'unsure' => false]);
+        $this->write(Kind::Reading, ['check' => 'first-stroke@vehicle', 'numbers' => ['' => ['typed' => '69', 'unit' => 'mm', 'core' => 69.0]], 'unsure' => false]);
+        $this->read('complaint-again@vehicle', ['' => 'gone'])->read('spin-hot@vehicle', $best);
+    }
+
+    /** @param array<string, mixed> $payload */
+    private function write(Kind $kind, array $payload): self
+    {
+        $entry = $this->entry($kind, $payload);
+        (new Guard(World::catalogue()))->check($this->state(), $entry);
+        $this->log[] = $entry;
+        ++$this->minute;
+
+        return $this;
+    }
+
+    /** @param array<string, mixed> $payload */
+    private function entry(Kind $kind, array $payload): Entry
+    {
+        $seq = \count($this->log) + 1;
+
+        return new Entry("e$seq", $seq, $kind, $payload, 'anna', new \DateTimeImmutable('2026-03-01 08:00:00 +'.$this->minute.' minutes'));
+    }
+
+    private function state(): JobState
+    {
+        return JobState::of(World::catalogue(), World::field('medium-car'), Story::of($this->log), World::settings());
+    }
+}
