@@ -109,7 +109,8 @@ final class BeliefTest extends TestCase
         $clash = [$spin, $read('bleeder-open@lf', 'dribbles-stuck'), $read('hose-top@lf', 'frees'), $read('push-back@lf', 'easy'), new Reading('pins', 'pins@lf', ['pins' => 'free', 'pads' => 'free'], false, $at)];
         $found = Contradiction::in(Belief::of($field, Opening::first($field, [], 0.15), $clash));
         self::assertNotNull($found);
-        self::assertContains($found->again[0]->check, ['bleeder-open@lf', 'hose-top@lf']);
+        self::assertCount(2, $found->again);
+        self::assertNotContains('pins@lf', array_map(static fn (Reading $r): string => $r->check, $found->again), 'the reading that agrees with all is not asked for again');
     }
 
     public function testAWordThatTheCheckDoesNotHaveIsRefusedWithItsChoices(): void
