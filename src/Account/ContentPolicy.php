@@ -11,16 +11,23 @@ use Symfony\Component\HttpKernel\Event\ResponseEvent;
 /** A strict policy on every page: own scripts, styles, fonts and pictures, nothing inline but the import map's nonce. */
 final class ContentPolicy
 {
+    private string $nonce = '';
+
     #[AsEventListener(priority: 200)]
     public function onRequest(RequestEvent $event): void
     {
-        $event->getRequest()->attributes->set('csp_nonce', bin2hex(random_bytes(12)));
+        // an error page is a second request within the first: it must carry the nonce of the answer that goes out
+        $this->nonce = $event->isMainRequest() ? bin2hex(random_bytes(12)) : $this->nonce;
+        $event->getRequest()->attributes->set('csp_nonce', $this->nonce);
     }
 
     #[AsEventListener]
     public function onResponse(ResponseEvent $event): void
     {
-        $nonce = $event->getRequest()->attributes->getString('csp_nonce');
+        if (!$event->isMainRequest()) {
+            return;
+        }
+        $nonce = $this->nonce;
         $headers = $event->getResponse()->headers;
         $headers->set('Content-Security-Policy', "default-src 'none'; script-src 'self' 'nonce-$nonce'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'");
         $headers->set('X-Content-Type-Options', 'nosniff');

@@ -8,6 +8,12 @@ $public = dirname(__DIR__, 3).'/public';
 if (is_string($path) && '/' !== $path && is_file($public.$path)) {
     return false;
 }
+foreach (['APP_ENV', 'APP_DEBUG', 'APP_SECRET', 'DATABASE_URL', 'MESSENGER_TRANSPORT_DSN', 'RODREL_CLOCK'] as $name) {
+    $value = getenv($name); // the built-in server does not hand its environment on by itself
+    if (is_string($value)) {
+        $_SERVER[$name] = $_ENV[$name] = $value;
+    }
+}
 $_SERVER['SCRIPT_FILENAME'] = $public.'/index.php';
 $_SERVER['SCRIPT_NAME'] = '/index.php';
 require $public.'/index.php';

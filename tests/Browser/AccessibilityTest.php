@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Browser;
+
+use App\Kernel;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\Routing\RouterInterface;
+
+/** axe on every page that can be opened, found from the router, wide and narrow. */
+final class AccessibilityTest extends BrowserTestCase
+{
+    #[DataProvider('provideSizes')]
+    public function testEveryPageIsAccessible(int $width, int $height): void
+    {
+        $chrome = $this->chrome($width, $height);
+        $wrong = $this->judge($chrome->go('/sign-in'), '/sign-in');
+        $chrome->signIn('aldershaw');
+        $chrome->go('/?show=shed');
+        $jobs = array_map(static fn ($link): string => (string) parse_url((string) $link->getAttribute('href'), \PHP_URL_PATH), $chrome->all('.job-line'));
+        self::assertGreaterThanOrEqual(5, \count($jobs));
+        $chrome->go('/?show=done');
+        $done = (string) parse_url((string) $chrome->one('.job-line')->getAttribute('href'), \PHP_URL_PATH);
+        $seen = 0;
+        foreach ($this->routes() as $name => $path) {
+            $paths = match (true) {
+                str_contains($path, '{check}') => array_map(static fn (string $check): string => str_replace(['/jobs/{id}', '{check}'], [$jobs[0], $check], $path), ['spin@vehicle', 'pedal@vehicle', 'push-back@lf']),
+                'job_report' === $name => [str_replace('/jobs/{id}', $done, $path)],
+                str_contains($path, '{id}') => array_map(static fn (string $job): string => str_replace('/jobs/{id}', $job, $path), \in_array($name, ['job_bench', 'job_finding', 'job_repair', 'job_proof'], true) ? $jobs : \array_slice($jobs, 0, 1)),
+                default => [$path],
+            };
+            foreach ($paths as $each) {
+                $wrong = [...$wrong, ...$this->judge($chrome->go($each), $each)];
+                ++$seen;
+            }
+        }
+        $wrong = [...$wrong, ...$this->judge($chrome->go('/jobs/nowhere'), '/jobs/nowhere')];
+        self::assertSame([], $wrong);
+        self::assertGreaterThan(25, $seen);
+    }
+
+    /** @return iterable<string, array{int, int}> */
+    public static function provideSizes(): iterable
+    {
+        yield 'wide' => [1280, 800];
+        yield 'narrow' => [390, 844];
+    }
+
+    public function testAPlantedFaultIsFound(): void
+    {
+        $chrome = $this->chrome();
+        $chrome->go('/sign-in');
+        $chrome->driver->executeScript("document.querySelector('main').insertAdjacentHTML('beforeend', '<img src=\"/nothing.png\"><p class=\"planted\">grey</p>'); document.querySelector('label').remove(); document.querySelector('.planted').style.color = '#ccc';");
+        $found = implode(' ', $this->judge($chrome, 'planted'));
+        foreach (['image-alt', 'color-contrast', 'label'] as $rule) {
+            self::assertStringContainsString($rule, $found);
+        }
+    }
+
+    /** @return array<string, string> path by name of every page: GET routes that answer with HTML */
+    private function routes(): array
+    {
+        $kernel = new Kernel('test', false);
+        $kernel->boot();
+        $router = $kernel->getContainer()->get('router');
+        self::assertInstanceOf(RouterInterface::class, $router);
+        $paths = [];
+        foreach ($router->getRouteCollection() as $name => $route) {
+            if (\in_array('GET', $route->getMethods(), true) && !\in_array($name, ['job_head', 'alive', 'sign_in', 'job'], true)) {
+                $paths[$name] = $route->getPath();
+            }
+        }
+        $kernel->shutdown();
+
+        return $paths;
+    }
+
+    /** @return list<string> */
+    private function judge(Chrome $chrome, string $path): array
+    {
+        $chrome->driver->executeScript((string) file_get_contents(__DIR__.'/lib/axe.min.js'));
+        $chrome->driver->manage()->timeouts()->setScriptTimeout(30);
+        $found = $chrome->driver->executeAsyncScript("const done = arguments[0]; axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}).then((r) => done(r.violations.map((v) => v.id + ': ' + v.nodes.slice(0, 2).map((n) => n.html.slice(0, 120)).join(' | '))));");
+        $sideways = $chrome->driver->executeScript('return document.documentElement.scrollWidth - document.documentElement.clientWidth;');
+
+        return array_values(array_map(static fn (string $what): string => $path.' '.$what, [...\is_array($found) ? $found : ['axe did not answer'], ...$sideways > 1 ? ['sticks out sideways by '.$sideways.' px'] : []]));
+    }
+}

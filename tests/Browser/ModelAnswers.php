@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Browser;
+
+use Random\Engine\Mt19937;
+use Rodrel\Core\Rig\HiddenVehicle;
+use Rodrel\Core\Tests\World;
+
+/** The vehicle on the ramp: only it knows its fault; it answers a check's sheet by keyboard or by touch. */
+final class ModelAnswers
+{
+    private HiddenVehicle $vehicle;
+
+    public function __construct(private readonly string $preset, string $suspect, int $grade)
+    {
+        $this->vehicle = HiddenVehicle::with(World::field($preset), $suspect, $grade, new Mt19937(3));
+    }
+
+    public function repaired(): void
+    {
+        $this->vehicle = HiddenVehicle::with(World::field($this->preset), 'nothing.wrong@vehicle', 0, new Mt19937(3));
+    }
+
+    /**
+     * The position (from 1) of each row's answer, or the number to type.
+     *
+     * @return array<string, int|string>
+     */
+    public function keys(string $check): array
+    {
+        $keys = [];
+        foreach ($this->vehicle->answer($check) as $row => $answer) {
+            $words = World::catalogue()->check($check)->rows[$row]->words;
+            $keys[$row] = \is_float($answer) ? (string) $answer : 1 + (int) array_search($answer, $words, true);
+        }
+
+        return $keys;
+    }
+}

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Browser;
+
+/** On a tablet held upright, by touch. */
+final class TabletTest extends BrowserTestCase
+{
+    public function testASeizedPistonByTouch(): void
+    {
+        $chrome = $this->chrome(800, 1280, true);
+        $vehicle = new ModelAnswers('front-rear-discs', 'piston.stuck-out@rf', 5);
+        $chrome->signIn('tarrenby');
+        $chrome->tap('.jobs-bar a.go');
+        $chrome->one('#unit')->sendKeys('Unit 08, small van');
+        foreach (['split=front-rear', 'rear=disc', 'what=drags', 'where=rf'] as $choice) {
+            [$name, $value] = explode('=', $choice);
+            $chrome->touch("input[name=$name][value=$value]");
+        }
+        $chrome->tap('button.go.wide');
+        for ($i = 0; $i < 14 && !str_contains($chrome->text('.bench-next'), 'Stop testing'); ++$i) {
+            $this->assertNextIsInSight($chrome);
+            $this->assertTargetsAreLarge($chrome);
+            if ([] !== $chrome->all('.bench-next .fork button')) {
+                $check = (string) $chrome->one('.bench-next input[name=check]')->getAttribute('value');
+                $chrome->tap('.fork button:nth-of-type('.$vehicle->keys($check)[''].')');
+                continue;
+            }
+            $chrome->tap('.bench-next a.go.wide');
+            while ([] !== $chrome->all('.gate button')) {
+                $chrome->tap('.gate button');
+            }
+            $keys = $vehicle->keys(basename($chrome->path()));
+            foreach ($keys as $row => $key) {
+                \is_string($key)
+                    ? $chrome->one('[name="number['.$row.']"]')->sendKeys($key)
+                    : (1 === \count($keys) ? null : $chrome->touch('[data-row]:nth-of-type('.(1 + (int) array_search($row, array_keys($keys), true)).') .tile:nth-of-type('.$key.') input'));
+            }
+            1 === \count($keys) && \is_int(reset($keys)) ? $chrome->tap('.fork button:nth-of-type('.reset($keys).')') : $chrome->tap('.answers button.wide');
+        }
+        self::assertStringContainsString('Repair this: Caliper, right front', $chrome->text('.bench-next h1'));
+        self::assertGreaterThanOrEqual(0, $chrome->driver->executeScript('return document.documentElement.clientWidth - document.documentElement.scrollWidth;'), 'nothing sticks out sideways');
+        $this->assertQuietConsole($chrome);
+    }
+
+    public function testReadingsThatContradictEachOtherAreShownAndCanBeTakenAgain(): void
+    {
+        $chrome = $this->chrome(800, 1280, true);
+        $chrome->signIn('fenwarren');
+        $chrome->go('/jobs/new');
+        $chrome->one('#unit')->sendKeys('Unit 09, tipper');
+        foreach (['split=diagonal', 'rear=drum', 'what=drags', 'where=lf'] as $choice) {
+            [$name, $value] = explode('=', $choice);
+            $chrome->touch("input[name=$name][value=$value]");
+        }
+        $chrome->tap('button.go.wide');
+        $job = (string) preg_replace('~/bench$~', '', $chrome->path());
+        $this->sheet($chrome, $job, 'spin@vehicle', [4, 1, 1, 1]);
+        $this->sheet($chrome, $job, 'bleeder-open@lf', [4]);
+        $this->sheet($chrome, $job, 'hose-top@lf', [2]);
+        $this->sheet($chrome, $job, 'push-back@lf', [1]);
+        $plate = $chrome->text('.contradiction');
+        self::assertStringContainsString('cannot all be true', $plate);
+        self::assertMatchesRegularExpression('/Take again: (Open the bleeder|Loosen the hose|Push the piston|Press, let go)/', $plate);
+        self::assertSame([], $chrome->all('.bench-next .kicker + h1'), 'one thing is first: taking again');
+        $this->sheet($chrome, $job, 'hose-top@lf', [3]);
+        $this->sheet($chrome, $job, 'bleeder-open@lf', [2]);
+        $this->sheet($chrome, $job, 'push-back@lf', [3]);
+        self::assertSame([], $chrome->all('.contradiction'));
+        $this->assertQuietConsole($chrome);
+    }
+
+    public function testTwoTechniciansAtOneJobSeeEachOthersEntries(): void
+    {
+        $chrome = $this->chrome();
+        $chrome->signIn('fenwarren')->go('/jobs/new');
+        $chrome->one('#unit')->sendKeys('Unit 10, loader');
+        foreach (['split=diagonal', 'rear=drum', 'what=weak'] as $choice) {
+            [$name, $value] = explode('=', $choice);
+            $chrome->touch("input[name=$name][value=$value]");
+        }
+        $chrome->tap('button.go.wide');
+        $path = $chrome->path();
+        $other = Chrome::open((string) getenv('RODREL_TEST_URL'), (string) getenv('RODREL_TEST_DRIVER'));
+        $other->signIn('tarrenby')->go(str_replace('/bench', '/items', $path));
+        $other->one('[name=text]')->sendKeys('Prop on the pedal');
+        $other->tap('.inline-form button');
+        $other->quit();
+        $chrome->driver->wait(9, 200)->until(static fn (): bool => $chrome->one('.news')->isDisplayed());
+        self::assertStringContainsString('O. Tarrenby added: Open item', $chrome->text('.news'));
+    }
+
+    /** @param list<int> $answers */
+    private function sheet(Chrome $chrome, string $job, string $check, array $answers): void
+    {
+        $chrome->go("$job/checks/$check");
+        while ([] !== $chrome->all('.gate button')) {
+            $chrome->tap('.gate button');
+        }
+        if (1 === \count($answers)) {
+            $chrome->tap('.fork button:nth-of-type('.$answers[0].')');
+
+            return;
+        }
+        foreach ($answers as $row => $answer) {
+            $chrome->touch('[data-row]:nth-of-type('.($row + 1).') .tile:nth-of-type('.$answer.') input');
+        }
+        $chrome->tap('.answers button.wide');
+    }
+
+    /** The one thing to do is the first thing after the stages, large, and on the screen without scrolling. */
+    private function assertNextIsInSight(Chrome $chrome): void
+    {
+        /** @var array{float, float, float} $box */
+        $box = $chrome->driver->executeScript('const h = document.querySelector(".bench-next h1"); const r = h.getBoundingClientRect(); return [r.top, r.bottom, parseFloat(getComputedStyle(h).fontSize)];');
+        self::assertGreaterThanOrEqual(28.0, $box[2]);
+        self::assertGreaterThanOrEqual(0.0, $box[0]);
+        self::assertLessThan(1280.0, $box[1]);
+    }
+
+    private function assertTargetsAreLarge(Chrome $chrome): void
+    {
+        $small = $chrome->driver->executeScript(<<<'JS'
+            return [...document.querySelectorAll('main button, main a.go, main .tile, main .others a, .way ol a')]
+                .map((e) => [e.innerText.trim().slice(0, 30), e.getBoundingClientRect()])
+                .filter(([, r]) => r.width > 0 && (r.height < 47.5 || r.width < 47.5)).map(([t, r]) => t + ' ' + Math.round(r.width) + 'x' + Math.round(r.height));
+            JS);
+        self::assertSame([], $small);
+        $outcomes = $chrome->driver->executeScript("return [...document.querySelectorAll('.fork button')].filter((e) => e.getBoundingClientRect().height < 64).length;");
+        self::assertSame(0, $outcomes);
+    }
+}

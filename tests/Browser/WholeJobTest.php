@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+
+/** A whole job by keyboard, from complaint to printed report, on a vehicle whose one-way hose only the test knows. */
+final class WholeJobTest extends BrowserTestCase
+{
+    public function testAWholeJobByKeyboard(): void
+    {
+        $chrome = $this->chrome();
+        $vehicle = new ModelAnswers('medium-car', 'hose.one-way@lf', 9);
+        $chrome->signIn('fenwarren');
+
+        $chrome->go('/jobs/new');
+        $this->tabTo($chrome, '#unit');
+        $this->type($chrome, 'Unit 44, visitor-train tug');
+        foreach (['split' => 'diagonal', 'rear' => 'drum', 'what' => 'drags', 'where' => 'lf', 'pattern' => 'always'] as $name => $value) {
+            $this->choose($chrome, $name, $value);
+        }
+        self::assertStringContainsString('left front', $chrome->text('.sentence b'));
+        $this->tabTo($chrome, 'button.go.wide');
+        $chrome->follow(WebDriverKeys::ENTER);
+        self::assertStringEndsWith('/bench', $chrome->path());
+        $job = (string) preg_replace('~/bench$~', '', $chrome->path());
+
+        $asked = [];
+        for ($i = 0; $i < 14; ++$i) {
+            if (str_contains($chrome->text('.bench-next'), 'Stop testing')) {
+                break;
+            }
+            $asked[] = $chrome->text('.bench-next h1');
+            $this->answerNext($chrome, $vehicle);
+            self::assertSame('learned', $chrome->driver->executeScript('return document.activeElement.id;'), 'after a reading the focus lands on what was learned');
+        }
+        self::assertStringContainsString('Repair this: Hose, left front', $chrome->text('.bench-next h1'), implode(' · ', $asked));
+        self::assertContains('Loosen the hose at its top joint, left front', $asked, 'opened for a confirmed finding only');
+
+        $chrome->follow('n');
+        self::assertSame('The hose at the left front does not let the pressure back', $chrome->text('h1'));
+        $chrome->follow('n');
+        self::assertStringEndsWith('/repair', $chrome->path());
+        $this->repair($chrome);
+        $this->confirmAsSomebodyElse($chrome, $job);
+
+        $vehicle->repaired();
+        $this->bleed($chrome, $job);
+        $this->prove($chrome, $vehicle, $job);
+        self::assertStringContainsString('Proved', $chrome->text('h1'));
+        $chrome->follow('n');
+        self::assertStringEndsWith('/report', $chrome->path());
+        $report = $chrome->text('.report');
+        foreach (['The hose at the left front', 'Replace the hose, left front', '24 N·m', 'The complaint repeated: passed', 'Handed over', 'The trail'] as $words) {
+            self::assertStringContainsString($words, $report);
+        }
+        $chrome->driver->executeScript('window.print = () => { document.body.dataset.printed = "yes"; };');
+        $chrome->press('n');
+        self::assertSame('yes', $chrome->driver->executeScript('return document.body.dataset.printed;'));
+        $this->assertQuietConsole($chrome);
+    }
+
+    /** Takes the suggested check with N, opens what stands before it, and answers with digits. */
+    private function answerNext(Chrome $chrome, ModelAnswers $vehicle): void
+    {
+        if ([] === $chrome->all('.bench-next .fork button')) {
+            $chrome->follow('n');
+            $this->openGates($chrome);
+            $check = basename($chrome->path());
+            $this->answerSheet($chrome, $vehicle->keys($check));
+
+            return;
+        }
+        $check = (string) $chrome->one('.bench-next input[name=check]')->getAttribute('value');
+        $chrome->follow((string) $vehicle->keys($check)['']);
+    }
+
+    private function openGates(Chrome $chrome): void
+    {
+        for ($i = 0; $i < 3 && [] !== $chrome->all('.gate'); ++$i) {
+            $chrome->follow('n');
+        }
+        self::assertSame([], $chrome->all('.gate'));
+    }
+
+    /** @param array<string, int|string> $keys */
+    private function answerSheet(Chrome $chrome, array $keys): void
+    {
+        $typed = array_filter($keys, is_string(...));
+        foreach ($typed as $row => $number) {
+            $this->tabTo($chrome, '[name="number['.$row.']"]');
+            $this->type($chrome, $number);
+            $chrome->press(WebDriverKeys::ESCAPE);
+        }
+        $digits = array_filter($keys, is_int(...));
+        if (1 === \count($keys) && 1 === \count($digits)) {
+            $chrome->follow((string) reset($digits));
+
+            return;
+        }
+        foreach ($digits as $digit) {
+            $chrome->press((string) $digit);
+        }
+        if ([] === $digits) {
+            $this->tabTo($chrome, '[data-key=enter]');
+        }
+        $chrome->follow(WebDriverKeys::ENTER);
+    }
+
+    private function repair(Chrome $chrome): void
+    {
+        for ($i = 0; $i < 12 && [] !== $chrome->all('.prepare [data-done=no] button'); ++$i) {
+            $this->tabTo($chrome, '.prepare [data-done=no] button');
+            $chrome->follow(WebDriverKeys::ENTER);
+        }
+        for ($i = 0; $i < 20 && [] !== $chrome->all('.steps [data-now=yes]'); ++$i) {
+            if ([] !== $chrome->all('.steps [data-now=yes] [name=figure]')) {
+                $this->tabTo($chrome, '.steps [data-now=yes] [name=figure]');
+                $this->type($chrome, '24');
+                $chrome->press(WebDriverKeys::ESCAPE);
+            }
+            $chrome->follow('n');
+        }
+        $chrome->follow('n');
+    }
+
+    /** The second look is somebody else's: another technician signs in on the same tablet. */
+    private function confirmAsSomebodyElse(Chrome $chrome, string $job): void
+    {
+        $chrome->go('/')->tap('.head-who button');
+        $chrome->signIn('tarrenby')->go($job.'/repair');
+        for ($i = 0; $i < 6 && [] !== $chrome->all('.steps input[value=confirm]'); ++$i) {
+            $this->tabTo($chrome, '.steps form:has(input[value=confirm]) button');
+            $chrome->follow(WebDriverKeys::ENTER);
+        }
+        self::assertSame([], $chrome->all('.steps input[value=confirm]'));
+    }
+
+    private function bleed(Chrome $chrome, string $job): void
+    {
+        $chrome->go($job);
+        self::assertStringEndsWith('/bleed', $chrome->path());
+        self::assertStringContainsString('left front', $chrome->text('h1'));
+        foreach (['1', '1', '1', '2', '2', '2'] as $key) {
+            $chrome->press($key);
+        }
+        self::assertSame('6', $chrome->driver->executeScript('return document.querySelector("[name=strokes]").value;'));
+        $this->choose($chrome, 'bubbles', 'none');
+        $this->tabTo($chrome, '.bleed-form button.wide');
+        $chrome->follow(WebDriverKeys::ENTER);
+        $chrome->follow('n');
+        self::assertStringEndsWith('/proof', $chrome->path());
+    }
+
+    private function prove(Chrome $chrome, ModelAnswers $vehicle, string $job): void
+    {
+        for ($i = 0; $i < 12 && !str_contains($chrome->text('h1'), 'Proved'); ++$i) {
+            $chrome->follow('n');
+            $this->openGates($chrome);
+            $check = basename($chrome->path());
+            $this->answerSheet($chrome, 'look@vehicle' === $check ? ['level' => 1, 'wet' => 1, 'lamp' => 1] : $vehicle->keys($check));
+            self::assertSame($job.'/proof', $chrome->path());
+        }
+    }
+
+    private function choose(Chrome $chrome, string $name, string $value): void
+    {
+        $this->tabTo($chrome, "input[name=$name]", group: true);
+        for ($i = 0; $i < 12; ++$i) {
+            if ($value === $chrome->driver->executeScript('const e = document.activeElement; if (!e.checked) { e.click(); } return e.value;')) {
+                return;
+            }
+            $chrome->press(WebDriverKeys::ARROW_RIGHT);
+        }
+        self::fail("The choice $name=$value cannot be reached by keyboard.");
+    }
+
+    /** Presses Tab until the element has the focus: proof that the keyboard alone reaches it. */
+    private function tabTo(Chrome $chrome, string $css, bool $group = false): void
+    {
+        for ($i = 0; $i < 120; ++$i) {
+            if (true === $chrome->driver->executeScript($group ? 'return document.activeElement.matches(arguments[0]);' : 'return document.activeElement === document.querySelector(arguments[0]);', [$css])) {
+                return;
+            }
+            $chrome->driver->getKeyboard()->sendKeys(WebDriverKeys::TAB);
+        }
+        self::fail("$css cannot be reached by keyboard.");
+    }
+
+    private function type(Chrome $chrome, string $text): void
+    {
+        $chrome->driver->getKeyboard()->sendKeys($text);
+    }
+}

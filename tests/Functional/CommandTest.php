@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Functional;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Bundle\FrameworkBundle\Console\Application;
+use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
+use Symfony\Component\Console\Tester\CommandTester;
+
+/** The command line speaks JSON and exits with 2 and a path when the document is wrong. */
+final class CommandTest extends KernelTestCase
+{
+    public function testOnePressSimulated(): void
+    {
+        [$code, $out] = $this->run_('rodrel:simulate', ['format' => 1, 'preset' => 'medium-car', 'foot_n' => 150, 'effects' => ['hose@lf' => ['hold' => 600]], 'at_s' => [3.4, 5.0]]);
+        self::assertSame(0, $code);
+        $samples = json_decode($out, true)['samples'];
+        self::assertEqualsWithDelta(67.6, $samples[0]['travel_mm'], 0.5);
+        self::assertEqualsWithDelta(590.0, $samples[1]['corners']['lf']['kpa'], 12.0);
+    }
+
+    public function testReadingsJudged(): void
+    {
+        [$code, $out] = $this->run_('rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'lift' => 'wheels-off', 'stands' => true, 'readings' => [
+            ['check' => 'complaint@vehicle', 'outcomes' => ['' => 'drags-lf']],
+            ['check' => 'pattern@vehicle', 'outcomes' => ['' => 'always']],
+            ['check' => 'spin@vehicle', 'outcomes' => ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger']],
+            ['check' => 'bleeder-open@lf', 'outcomes' => ['' => 'spurts-frees']],
+        ]]);
+        self::assertSame(0, $code, $out);
+        $answer = json_decode($out, true);
+        self::assertSame('hose@lf', array_key_first($answer['groups']));
+        self::assertContains($answer['next']['check'], ['hose-top@lf', 'push-back@lf', 'modulator-outlet@lf']);
+        self::assertFalse($answer['road']['open']);
+    }
+
+    /** @param array<string, mixed>|string $request */
+    #[DataProvider('provideWrong')]
+    public function testAMalformedDocumentExitsWith2AndNamesThePlace(string $command, array|string $request, string $path): void
+    {
+        [$code, $out] = $this->run_($command, $request);
+        self::assertSame(2, $code);
+        self::assertStringStartsWith($path.':', $out);
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>|string, string}> */
+    public static function provideWrong(): iterable
+    {
+        yield 'not JSON' => ['rodrel:isolate', '{"format": 1,', '/'];
+        yield 'an unknown field' => ['rodrel:simulate', ['format' => 1, 'preset' => 'medium-car', 'foot_n' => 150, 'at_s' => [1], 'hand_n' => 3], '/'];
+        yield 'a force that is a word' => ['rodrel:simulate', ['format' => 1, 'preset' => 'medium-car', 'foot_n' => 'hard', 'at_s' => [1]], '/foot_n'];
+        yield 'an unknown preset' => ['rodrel:simulate', ['format' => 1, 'preset' => 'sledge', 'foot_n' => 150, 'at_s' => [1]], '/preset'];
+        yield 'an unknown fault' => ['rodrel:simulate', ['format' => 1, 'preset' => 'medium-car', 'foot_n' => 150, 'at_s' => [1], 'fault' => ['suspect' => 'magic.fault@lf']], '/fault'];
+        yield 'a check without a place' => ['rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'readings' => [['check' => 'spin']]], '/readings/0/check'];
+        yield 'a word the check does not have' => ['rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'lift' => 'raised', 'stands' => true, 'readings' => [['check' => 'hose-look@lf', 'outcomes' => ['' => 'pretty']]]], '/readings/0'];
+        yield 'a closed gate' => ['rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'readings' => [['check' => 'wear@lf', 'outcomes' => ['' => 'even']]]], '/readings/0'];
+        yield 'a catalogue without faults' => ['rodrel:catalogue', ['faults' => ['format' => 1, 'faults' => []], 'checks' => ['format' => 1, 'checks' => []], 'repairs' => [], 'procedures' => [], 'presets' => []], '/faults/faults'];
+    }
+
+    public function testTheShippedCatalogueFitsItsSchema(): void
+    {
+        $directory = \dirname(__DIR__, 2).'/core/data/';
+        $documents = [];
+        foreach (['faults', 'checks', 'repairs', 'procedures', 'presets'] as $file) {
+            $documents[$file] = json_decode((string) file_get_contents($directory.$file.'.json'));
+        }
+        [$code, $out] = $this->run_('rodrel:catalogue', (string) json_encode($documents));
+        self::assertSame(0, $code, $out);
+        self::assertSame(['medium-car', 'front-rear-discs'], array_keys(json_decode($out, true)['presets']));
+    }
+
+    /**
+     * @param array<string, mixed>|string $request
+     *
+     * @return array{int, string}
+     */
+    private function run_(string $command, array|string $request): array
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'rodrel');
+        file_put_contents($file, \is_string($request) ? $request : json_encode($request, \JSON_THROW_ON_ERROR));
+        $tester = new CommandTester((new Application(self::bootKernel()))->find($command));
+        $code = $tester->execute(['rodrel:catalogue' === $command ? 'document' : 'request' => $file]);
+        unlink($file);
+
+        return [$code, trim($tester->getDisplay())];
+    }
+}

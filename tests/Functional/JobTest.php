@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Functional;
+
+use App\Job\Job;
+use App\Job\JobEntry;
+use App\Job\JobLine;
+use App\Job\ProjectJobLine;
+use App\Job\ReadJob;
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\Exception\DriverException;
+use Doctrine\ORM\EntityManagerInterface;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Rodrel\Core\Job\Stage;
+use Symfony\Component\Uid\Uuid;
+
+/** The log and the pages that write to it. */
+final class JobTest extends ShopTestCase
+{
+    private const SPIN = ['check' => 'spin@vehicle', 'word' => ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger']];
+
+    public function testAReadingChangesWhatTheBenchSays(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $this->client->request('GET', "/jobs/$id/bench");
+        self::assertSame('Press, let go, spin each wheel', $this->text('h1'));
+        $this->append($id, 'lift', ['to' => 'raised', 'stands' => '1']);
+        $this->append($id, 'reading', self::SPIN);
+        $this->client->followRedirect();
+        $this->client->followRedirect();
+        self::assertStringContainsString('Hose, left front', $this->text('.learned'));
+        self::assertStringContainsString('Left front will not turn', $this->text('.trail'));
+        self::assertSame('Hose, left front', $this->text('.suspect-list .name'));
+    }
+
+    public function testTheListShowsTheJobAndFindsItByWhatWasRead(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $this->client->request('GET', '/?q=loader+drags');
+        self::assertCount(1, $this->client->getCrawler()->filter('.job-line'));
+        self::assertStringContainsString('drags left front', $this->text('.job-what'));
+        $this->client->request('GET', '/?q=nothing+of+the+kind');
+        self::assertStringContainsString('Nothing found', $this->text('.jobs'));
+        $this->append($id, 'item', ['text' => 'relay of the pump pulled', 'safety' => '1']);
+        $this->client->request('GET', '/?q=relay');
+        self::assertStringContainsString('1 open item', $this->text('.job-next'));
+    }
+
+    public function testTheSameEntryTwiceIsOneAndAnotherUnderItsNumberIsShownBesideIt(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $entry = Uuid::v7()->toRfc4122();
+        $this->append($id, 'item', ['text' => 'plug'], $entry);
+        $this->append($id, 'item', ['text' => 'plug'], $entry);
+        self::assertResponseStatusCodeSame(303);
+        self::assertSame(2, $this->entries($id));
+        $this->append($id, 'item', ['text' => 'something else'], $entry);
+        self::assertResponseStatusCodeSame(409);
+        self::assertStringContainsString('plug', $this->text('.two'));
+        self::assertStringContainsString('something else', $this->text('.two'));
+        self::assertSame(2, $this->entries($id));
+    }
+
+    /** @param array<string, mixed> $fields */
+    #[DataProvider('provideWrong')]
+    public function testWhatCannotBeIsRefusedWithASentenceAndNothingIsLost(string $kind, array $fields, string $sentence, string $kept): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $this->append($id, $kind, $fields);
+        self::assertResponseStatusCodeSame(422);
+        self::assertStringContainsString($sentence, $this->text('.plate'));
+        if ('' !== $kept) {
+            self::assertStringContainsString($kept, (string) $this->client->getResponse()->getContent());
+        }
+        self::assertSame(1, $this->entries($id));
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, string, string}> */
+    public static function provideWrong(): iterable
+    {
+        $pedal = static fn (string $travel): array => ['check' => 'pedal@vehicle', 'number' => ['travel' => $travel], 'word' => ['sink' => 'none']];
+        yield 'no number' => ['reading', $pedal('a lot'), '“a lot” is not a number', 'a lot'];
+        yield 'a unit of something else' => ['reading', $pedal('60 bar'), 'The unit “bar” does not fit', '60 bar'];
+        yield 'a number that can hardly be' => ['reading', $pedal('6'), 'can hardly be', '6'];
+        yield 'a row left open' => ['reading', ['check' => 'look@vehicle', 'word' => ['level' => 'good']], 'Answer every row', ''];
+        yield 'a wheel spun on the ground' => ['reading', self::SPIN, 'stands on level ground', 'will-not-turn'];
+        yield 'a check that is not there' => ['reading', ['check' => 'magic@lf', 'word' => ['x']], 'does not fit this job', ''];
+        yield 'an empty item' => ['item', ['text' => ' '], 'Write what is left open', ''];
+        yield 'strokes that are words' => ['bleed', ['corner' => 'lf', 'strokes' => 'many', 'bubbles' => 'few', 'clear' => '1'], 'whole number', 'many'];
+        yield 'a handover without proof' => ['handover', [], 'proof run is not passed', ''];
+        yield 'a torque in words' => ['step', ['sheet' => 'x', 'step' => 'banjo', 'figure' => 'tight'], '“tight” is not a number', 'tight'];
+    }
+
+    public function testANumberIsKeptAsTypedWithItsUnit(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $this->append($id, 'reading', ['check' => 'pedal@vehicle', 'number' => ['travel' => '2,7 in'], 'word' => ['sink' => 'none']]);
+        $this->client->followRedirect();
+        $this->client->followRedirect();
+        self::assertStringContainsString('2,7 in', $this->text('.trail'));
+        self::assertStringContainsString('normal', $this->text('.trail'), '68.6 mm is what a sound car shows');
+    }
+
+    public function testTheDatabaseRefusesToChangeALog(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $database = self::getContainer()->get(Connection::class);
+        foreach (['UPDATE job_entry SET seq = 9 WHERE job_id = ?', 'DELETE FROM job_entry WHERE job_id = ?'] as $sql) {
+            $database->executeStatement('SAVEPOINT before_it');
+            try {
+                $database->executeStatement($sql, [$id]);
+                self::fail('The log was changed.');
+            } catch (DriverException $refused) {
+                self::assertStringContainsString('only ever added to', $refused->getMessage());
+            }
+            $database->executeStatement('ROLLBACK TO SAVEPOINT before_it');
+        }
+    }
+
+    public function testTheListsLineCanBeBuiltAgainFromTheLog(): void
+    {
+        $entities = self::getContainer()->get(EntityManagerInterface::class);
+        foreach ($entities->getRepository(Job::class)->findAll() as $job) {
+            $line = $entities->find(JobLine::class, $job->id());
+            self::assertNotNull($line);
+            $before = [$line->stage, $line->next, $line->complaint, $line->road, $line->hotSpots, $line->openItems, $line->search];
+            self::getContainer()->get(ProjectJobLine::class)(self::getContainer()->get(ReadJob::class)($job));
+            self::assertEquals($before, [$line->stage, $line->next, $line->complaint, $line->road, $line->hotSpots, $line->openItems, $line->search]);
+        }
+    }
+
+    public function testTheHeadAnswers304UntilSomebodyAdds(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $this->client->request('GET', "/jobs/$id/head");
+        $etag = (string) $this->client->getResponse()->headers->get('ETag');
+        $this->client->request('GET', "/jobs/$id/head", server: ['HTTP_IF_NONE_MATCH' => $etag]);
+        self::assertResponseStatusCodeSame(304);
+        $this->signIn('tarrenby');
+        $this->append($id, 'item', ['text' => 'plug']);
+        $this->client->request('GET', "/jobs/$id/head", server: ['HTTP_IF_NONE_MATCH' => $etag]);
+        self::assertSame('O. Tarrenby added: Open item', json_decode((string) $this->client->getResponse()->getContent(), true)['said']);
+    }
+
+    public function testGoingBackIsAlwaysPossible(): void
+    {
+        $this->signIn();
+        $id = $this->job('Unit 07', Stage::Proof)->id()->toRfc4122();
+        foreach (['intake', 'bench', 'finding', 'repair', 'bleed', 'proof', 'report', 'items', 'checks'] as $room) {
+            $this->client->request('GET', "/jobs/$id/$room");
+            self::assertResponseIsSuccessful($room);
+            self::assertNotSame('', $this->text('h1'), $room);
+        }
+    }
+
+    public function testTakingAReadingBackUnsignsTheFinding(): void
+    {
+        $this->signIn();
+        $job = $this->job('Unit 23', Stage::Repair);
+        $loaded = self::getContainer()->get(ReadJob::class)($job);
+        $readings = $loaded->state->readings();
+        $last = end($readings);
+        self::assertNotFalse($last);
+        $this->append($job->id()->toRfc4122(), 'undo', ['cancels' => $last->id]);
+        $this->client->request('GET', '/jobs/'.$job->id().'/repair');
+        self::assertStringContainsString('No repair sheet yet', $this->text('h1'));
+    }
+
+    public function testSigningAgainstTheEvidenceWantsAReason(): void
+    {
+        $this->signIn();
+        $id = $this->job('Unit 19', Stage::Bench)->id()->toRfc4122();
+        $this->append($id, 'finding', ['group' => 'hose@lr']);
+        self::assertResponseStatusCodeSame(422);
+        self::assertStringContainsString('Wheel cylinder, left rear', $this->text('.plate'));
+        $this->append($id, 'finding', ['group' => 'hose@lr', 'against' => 'hose visibly swollen']);
+        self::assertResponseStatusCodeSame(303);
+    }
+
+    private function entries(string $job): int
+    {
+        return self::getContainer()->get(EntityManagerInterface::class)->getRepository(JobEntry::class)->count(['jobId' => Uuid::fromString($job)]);
+    }
+}

@@ -1,0 +1,164 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Scenario;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Rodrel\Core\Isolation\Gates;
+use Rodrel\Core\Job\Entry;
+use Rodrel\Core\Job\Guard;
+use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Job\Story;
+use Rodrel\Core\Rig\HiddenVehicle;
+use Rodrel\Core\Tests\World;
+
+/**
+ * What a technician would expect, written so that one can add a case without knowing PHP: see `cases/`.
+ * Above the line the preset and the readings in order, below it what must follow.
+ */
+final class ScenarioTest extends TestCase
+{
+    #[DataProvider('provideCases')]
+    public function testACase(string $file): void
+    {
+        [$title, $given, $then] = preg_split('/^-----$/m', (string) file_get_contents($file)) ?: ['', '', ''];
+        $preset = 'medium-car';
+        $log = [];
+        $write = static function (Kind $kind, array $payload) use (&$log): void {
+            $seq = \count($log) + 1;
+            $log[] = new Entry("e$seq", $seq, $kind, $payload, 'anna', new \DateTimeImmutable("2026-03-01 08:00:00 +$seq minutes"));
+        };
+        $write(Kind::Intake, ['complaint' => '', 'pattern' => '', 'hot' => false, 'parts' => []]);
+        foreach (array_filter(array_map('trim', explode("\n", $given))) as $line) {
+            if (str_starts_with($line, 'preset ')) {
+                $preset = substr($line, 7);
+            } elseif (str_starts_with($line, 'fitted ')) {
+                [$part, $place] = explode(' ', substr($line, 7));
+                $log[0] = new Entry('e1', 1, Kind::Intake, ['complaint' => '', 'pattern' => '', 'hot' => false, 'parts' => [['part' => $part, 'place' => $place, 'weeks' => 3]]], 'anna', $log[0]->takenAt);
+            } elseif (\in_array($line, ['raised', 'wheels-off'], true)) {
+                $write(Kind::Lift, ['to' => $line, 'stands' => true]);
+            } else {
+                $write(Kind::Reading, $this->reading($line));
+            }
+        }
+        $state = JobState::of(World::catalogue(), World::field($preset), Story::of($log), World::settings());
+        foreach (array_filter(array_map('trim', explode("\n", $then))) as $line) {
+            $this->check($state, $line, trim($title));
+        }
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function provideCases(): iterable
+    {
+        foreach (glob(__DIR__.'/cases/*.txt') ?: [] as $file) {
+            yield basename($file, '.txt') => [$file];
+        }
+    }
+
+    /**
+     * Each fault, hidden in a vehicle that answers what the model says is likeliest: following the suggestions
+     * leads to its repair, through open gates only, in at most fifteen checks.
+     */
+    #[DataProvider('provideHidden')]
+    public function testTheSuggestionsLeadToTheHiddenFault(string $preset, string $suspect, int $grade): void
+    {
+        $field = World::field($preset);
+        $vehicle = HiddenVehicle::with($field, $suspect, $grade, new Mt19937(7));
+        $guard = new Guard(World::catalogue());
+        $log = [];
+        $write = static function (Kind $kind, array $payload) use (&$log, $guard, $field): void {
+            $seq = \count($log) + 1;
+            $entry = new Entry("e$seq", $seq, $kind, $payload, 'anna', new \DateTimeImmutable("2026-03-01 08:00:00 +$seq minutes"));
+            $guard->check(JobState::of(World::catalogue(), $field, Story::of($log), World::settings()), $entry);
+            $log[] = $entry;
+        };
+        $write(Kind::Intake, ['complaint' => $vehicle->answer('complaint@vehicle')[''], 'pattern' => '', 'hot' => false, 'parts' => []]);
+        $asked = [];
+        for ($n = 0; $n < 16; ++$n) {
+            $state = JobState::of(World::catalogue(), $field, Story::of($log), World::settings());
+            $next = $state->verdict()?->next;
+            if (null === $next) {
+                self::assertSame($vehicle->cure(), $state->verdict()?->repair, implode(', ', $asked));
+
+                return;
+            }
+            foreach (Gates::closedFor($next->check, $next->place, $state->situation) as $gate) {
+                self::assertSame('under', $gate->id, 'only lifting may come before a suggestion');
+                $write(Kind::Lift, ['to' => $next->check->lift->value, 'stands' => true]);
+            }
+            $asked[] = $next->id();
+            $words = $numbers = [];
+            foreach ($vehicle->answer($next->id()) as $row => $answer) {
+                if (\is_float($answer)) {
+                    $numbers[$row] = ['typed' => (string) $answer, 'unit' => 'mm', 'core' => $answer];
+                } else {
+                    $words[$row] = $answer;
+                }
+            }
+            $write(Kind::Reading, ['check' => $next->id(), 'outcomes' => $words, 'numbers' => $numbers, 'unsure' => false]);
+        }
+        self::fail('No end after: '.implode(', ', $asked));
+    }
+
+    /** @return iterable<string, array{string, string, int}> */
+    public static function provideHidden(): iterable
+    {
+        yield 'one-way hose' => ['medium-car', 'hose.one-way@lf', 9];
+        yield 'one-way hose that still runs' => ['front-rear-discs', 'hose.one-way@rr', 11];
+        yield 'hose that closes' => ['medium-car', 'hose.closes@rf', 2];
+        yield 'restricted hose' => ['front-rear-discs', 'hose.restricted@lf', 0];
+        yield 'inlet valve holds' => ['front-rear-discs', 'inlet-valve.holds@lr', 2];
+        yield 'piston stuck out' => ['medium-car', 'piston.stuck-out@rf', 5];
+        yield 'guide pins' => ['front-rear-discs', 'guide-pins.stuck@rf', 2];
+        yield 'pads in their bracket' => ['medium-car', 'pads.stuck@lf', 2];
+        yield 'wheel cylinder' => ['medium-car', 'cylinder.seized@lr', 1];
+        yield 'piston stops short' => ['medium-car', 'master.stops-short@vehicle', 2];
+        yield 'booster holds' => ['front-rear-discs', 'booster.holds@vehicle', 1];
+        yield 'air at a wheel' => ['medium-car', 'air.wheel@lf', 2];
+        yield 'parking brake' => ['medium-car', 'parking-brake.drags@rr', 2];
+    }
+
+    /** @return array<string, mixed> */
+    private function reading(string $line): array
+    {
+        $words = preg_split('/\s+/', $line) ?: [];
+        $check = (string) array_shift($words);
+        $unsure = \in_array('unsure', $words, true);
+        $outcomes = $numbers = [];
+        foreach (array_diff($words, ['=', 'unsure']) as $word) {
+            [$row, $value] = str_contains($word, '=') ? explode('=', $word) : ['', $word];
+            if (is_numeric($value)) {
+                $numbers[$row] = ['typed' => $value, 'unit' => 'mm', 'core' => (float) $value];
+            } else {
+                $outcomes[$row] = $value;
+            }
+        }
+
+        return ['check' => $check, 'outcomes' => $outcomes, 'numbers' => $numbers, 'unsure' => $unsure];
+    }
+
+    private function check(JobState $state, string $line, string $title): void
+    {
+        $verdict = $state->verdict();
+        $because = "$title: $line; ".json_encode(array_map(static fn (float $m): float => round($m, 3), \array_slice($state->belief->groups ?? [], 0, 4)));
+        if (1 === preg_match('/^(\S+) (>=|<=) ([0-9.]+)$/', $line, $found)) {
+            $mass = str_contains($found[1], '.') ? $state->belief->suspects[$found[1]] ?? 0.0 : $state->belief?->group($found[1]) ?? 0.0;
+            '>=' === $found[2] ? self::assertGreaterThanOrEqual((float) $found[3], $mass, $because) : self::assertLessThanOrEqual((float) $found[3], $mass, $because);
+        } elseif (str_starts_with($line, 'next: ')) {
+            self::assertSame(substr($line, 6), $verdict?->next?->id(), $because);
+        } elseif (str_starts_with($line, 'stop: ')) {
+            self::assertNull($verdict?->next, $because);
+            self::assertSame(substr($line, 6), $verdict?->repair, $because);
+        } elseif (str_starts_with($line, 'road: ')) {
+            self::assertContains(substr($line, 6), $state->road()->unmet, $because);
+        } elseif ('contradiction' === $line) {
+            self::assertNotNull($verdict?->contradiction, $because);
+        } else {
+            self::fail('A scenario line that nobody understands: '.$line);
+        }
+    }
+}
