@@ -11,6 +11,7 @@ Alpine.data('intake', intake);
 Alpine.data('news', news);
 Alpine.data('waiting', waiting);
 Alpine.data('bench', () => ({ keys: false, init() { this.$el.addEventListener('show-keys', () => { this.keys = !this.keys; }); } }));
+Alpine.data('sendOn', () => ({ init() { this.$root.requestSubmit(); } }));
 Alpine.data('printer', () => ({ print() { globalThis.print(); } }));
 Alpine.start();
 keys();

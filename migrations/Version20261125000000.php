@@ -16,7 +16,7 @@ final class Version20261125000000 extends AbstractMigration
 
     public function up(Schema $schema): void
     {
-        $this->addSql('CREATE TABLE person (id UUID NOT NULL, login VARCHAR(60) NOT NULL, name VARCHAR(120) NOT NULL, role VARCHAR(20) NOT NULL, password_hash VARCHAR(255) NOT NULL, PRIMARY KEY (id))');
+        $this->addSql('CREATE TABLE person (id UUID NOT NULL, login VARCHAR(60) NOT NULL, name VARCHAR(120) NOT NULL, role VARCHAR(20) NOT NULL, password_hash VARCHAR(255) NOT NULL, shortcuts BOOLEAN DEFAULT true NOT NULL, PRIMARY KEY (id))');
         $this->addSql('CREATE UNIQUE INDEX UNIQ_34DCD176AA08CB10 ON person (login)');
         $this->addSql('CREATE TABLE job (id UUID NOT NULL, unit VARCHAR(120) NOT NULL, preset VARCHAR(60) NOT NULL, opened_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, PRIMARY KEY (id))');
         $this->addSql('CREATE TABLE job_entry (id UUID NOT NULL, job_id UUID NOT NULL, seq INT NOT NULL, epoch INT NOT NULL, kind VARCHAR(20) NOT NULL, format INT NOT NULL, payload JSONB NOT NULL, author_id UUID NOT NULL, taken_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, recorded_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, catalogue_hash VARCHAR(64) NOT NULL, PRIMARY KEY (id))');

@@ -1,5 +1,6 @@
 /** Shortcuts: an element with data-key is pressed by that key. They sleep while a field has focus. */
 export function keys() {
+    if (document.documentElement.dataset.shortcuts === 'off') { return; }
     const typing = (el) => el && (el.matches('input:not([type=radio]):not([type=checkbox]), textarea, select') || el.isContentEditable);
     document.addEventListener('keydown', (event) => {
         if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) { return; }

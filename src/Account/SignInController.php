@@ -7,6 +7,8 @@ namespace App\Account;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsCsrfTokenValid;
 use Symfony\Component\Security\Http\Authentication\AuthenticationUtils;
 
 /** The door. */
@@ -22,6 +24,17 @@ final class SignInController extends AbstractController
     public function signOut(): never
     {
         throw new \LogicException('The firewall answers this route.');
+    }
+
+    /** Single keys are in the way of some: dictation, tremor, a cat. */
+    #[Route('/me/shortcuts', name: 'shortcuts', methods: ['POST'])]
+    #[IsCsrfTokenValid('submit', '_token')]
+    public function shortcuts(#[CurrentUser] User $user, UserRepository $users): Response
+    {
+        $user->switchShortcuts();
+        $users->add($user);
+
+        return $this->redirectToRoute('jobs', [], Response::HTTP_SEE_OTHER);
     }
 
     #[Route('/alive', name: 'alive', methods: ['GET'])]

@@ -30,6 +30,9 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
     #[ORM\Column(length: 255)]
     private string $passwordHash = '';
 
+    #[ORM\Column(options: ['default' => true])]
+    private bool $shortcuts = true;
+
     private function __construct(Uuid $id, string $login, string $name, Role $role)
     {
         $this->id = $id;
@@ -46,6 +49,16 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
     public function changePassword(string $hash): void
     {
         $this->passwordHash = $hash;
+    }
+
+    public function switchShortcuts(): void
+    {
+        $this->shortcuts = !$this->shortcuts;
+    }
+
+    public function usesShortcuts(): bool
+    {
+        return $this->shortcuts;
     }
 
     public function id(): Uuid

@@ -9,6 +9,7 @@ use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Prediction\Predictions;
+use Rodrel\Core\Catalogue;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -16,7 +17,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The bench: drawing, next check with its fork, trail, suspects. */
 final class BenchController extends RendersJob
 {
-    public function __construct(private readonly Drawing $drawing, private readonly ProposalView $proposals, private readonly SuspectView $suspects, private readonly TrailView $trail, private readonly Predictions $predictions, private readonly UserRepository $users)
+    public function __construct(private readonly Drawing $drawing, private readonly ProposalView $proposals, private readonly SuspectView $suspects, private readonly TrailView $trail, private readonly Predictions $predictions, private readonly UserRepository $users, private readonly Catalogue $catalogue)
     {
     }
 
@@ -36,6 +37,8 @@ final class BenchController extends RendersJob
             'drawing' => $this->drawing->of($loaded->layout, $loaded->state, $verdict?->next?->id()),
             'suspects' => $this->suspects->of($loaded->state),
             'second' => $loaded->state->belief?->second,
+            'struck' => $this->suspects->struckOut($loaded->state),
+            'recomputed' => $this->recomputed($loaded),
             'trail' => $this->trail->of($loaded, $this->users->names()),
             'learned' => $request->query->getInt('learned') === $loaded->head() ? $this->learned($loaded) : null,
             'computing' => null === $loaded->state->belief ? $this->predictions->howFar($loaded->layout) : null,
@@ -43,6 +46,18 @@ final class BenchController extends RendersJob
             'road' => $loaded->state->road(),
             'failed' => $loaded->state->proof->failed(),
         ]);
+    }
+
+    /** A reading was written under another catalogue than the one that judges it now. */
+    private function recomputed(LoadedJob $loaded): bool
+    {
+        foreach ($loaded->log as $entry) {
+            if (!$entry->isUnder($this->catalogue->hash)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** One sentence on what the newest reading changed. */

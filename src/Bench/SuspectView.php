@@ -45,6 +45,24 @@ final readonly class SuspectView
         return $rows;
     }
 
+    /**
+     * What was worth a thought and is no longer, with the reading that struck it out.
+     *
+     * @return list<array{name: string, by: string}>
+     */
+    public function struckOut(JobState $state): array
+    {
+        if (null === $state->belief) {
+            return [];
+        }
+        $struck = [];
+        foreach (Explanation::struckOut($state->belief) as $group => $reading) {
+            $struck[] = ['name' => $this->say->group($group), 'by' => $this->say->check($reading->check).': '.$this->say->outcome($reading->check, $reading->outcomes)];
+        }
+
+        return $struck;
+    }
+
     /** "Caliper, left front struck out: …" or "Hose, left front from 40% to 84%" */
     public function change(Belief $before, Belief $after): string
     {

@@ -114,7 +114,7 @@ final class PlayedJob
         $sheet = (string) $state->story->finding()?->id;
         $procedure = $this->catalogue->procedures[$this->catalogue->repair((string) $state->repairGroup())->procedure];
         foreach (\array_slice($procedure->steps, 0, $count) as $step) {
-            $figure = null === $step->torqueNm ? [] : ['figure' => ['typed' => (string) round(0.5 * array_sum($step->torqueNm)), 'unit' => 'N·m', 'core' => round(0.5 * array_sum($step->torqueNm))]];
+            $figure = null === $step->typical || null === $step->measures ? [] : ['figure' => ['typed' => (string) round(0.5 * array_sum($step->typical)), 'unit' => $step->measures->coreUnit()->value, 'core' => round(0.5 * array_sum($step->typical))]];
             $this->write(Kind::Step, ['sheet' => $sheet, 'step' => $step->id] + $figure, 4);
         }
 

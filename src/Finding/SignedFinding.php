@@ -29,13 +29,18 @@ final readonly class SignedFinding
      */
     public function payload(Job $job, string $group, string $against): array
     {
-        $belief = ($this->readJob)($job)->state->belief ?? throw InvalidInput::because('gate.predictions-first');
+        $state = ($this->readJob)($job)->state;
+        $belief = $state->belief ?? throw InvalidInput::because('gate.predictions-first');
         if (!isset($belief->groups[$group])) {
             throw InvalidInput::because('input.group');
         }
         $leader = $belief->leader();
         if (null !== $leader && $leader[0] !== $group && '' === trim($against)) {
             throw InvalidInput::because('input.against', ['leader' => $this->say->group($leader[0])]);
+        }
+
+        if ('' === trim($against) && null !== $state->verdict()?->contradiction) {
+            throw InvalidInput::because('input.contradiction');
         }
 
         return [

@@ -69,7 +69,7 @@ final class AppendController extends AbstractController
     {
         return $this->back($job, $request) ?? match ($kind) {
             Kind::Reading => $this->afterReading($job),
-            Kind::Finding, Kind::Prepared, Kind::Figure, Kind::Step, Kind::Confirm => $this->generateUrl('job_repair', ['id' => $job->id()]),
+            Kind::Finding, Kind::Prepared, Kind::Step, Kind::Confirm => $this->generateUrl('job_repair', ['id' => $job->id()]),
             Kind::Item, Kind::Settled => $this->generateUrl('job_items', ['id' => $job->id()]),
             default => $this->generateUrl('job', ['id' => $job->id()]),
         };

@@ -100,10 +100,15 @@ class JobEntry
         return $this->authorId;
     }
 
-    /** Under which catalogue and format it was written, and when it reached the database: for the export and the audit. */
-    public function provenance(): string
+    /** Whether it was written in this format and under this catalogue: else what is believed now may differ from then. */
+    public function isUnder(string $catalogueHash): bool
     {
-        return \sprintf('format %d, catalogue %s, recorded %s', $this->format, substr($this->catalogueHash, 0, 12), $this->recordedAt->format(\DATE_ATOM));
+        return self::FORMAT === $this->format && $this->catalogueHash === $catalogueHash;
+    }
+
+    public function recordedAt(): \DateTimeImmutable
+    {
+        return $this->recordedAt;
     }
 
     public function toCore(): Entry

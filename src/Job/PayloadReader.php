@@ -38,7 +38,6 @@ final readonly class PayloadReader
             Kind::Cool, Kind::Bled, Kind::Handover => [],
             Kind::Undo => ['cancels' => $this->text($form, 'cancels')],
             Kind::Prepared => ['item' => $this->text($form, 'item')],
-            Kind::Figure => ['slot' => $this->text($form, 'slot'), 'figure' => $this->measure($form, 'figure', Quantity::Torque, Unit::NewtonMetre)],
             Kind::Step => $this->step($form),
             Kind::Confirm => ['step' => $this->text($form, 'step')],
             Kind::Repaired => ['group' => $this->text($form, 'group'), 'sheet' => $this->text($form, 'sheet')],
@@ -119,10 +118,23 @@ final readonly class PayloadReader
     {
         $payload = ['sheet' => $this->text($form, 'sheet'), 'step' => $this->text($form, 'step')];
         if ('' !== $this->optional($form, 'figure')) {
-            $payload['figure'] = $this->measure($form, 'figure', Quantity::Torque, Unit::NewtonMetre);
+            $quantity = $this->measures($payload['step']);
+            $payload['figure'] = $this->measure($form, 'figure', $quantity, $quantity->coreUnit());
         }
 
         return $payload;
+    }
+
+    private function measures(string $step): Quantity
+    {
+        foreach ($this->catalogue->procedures as $procedure) {
+            foreach ($procedure->steps as $known) {
+                if ($known->id === $step && null !== $known->measures) {
+                    return $known->measures;
+                }
+            }
+        }
+        throw InvalidInput::because('input.no-figure');
     }
 
     /**

@@ -48,7 +48,6 @@ final readonly class LogView
             Kind::Bleed => $this->say->ui('bleed.line', ['place' => $this->say->place($shape->text('corner')), 'strokes' => (string) (int) $shape->number('strokes'), 'bubbles' => $this->say->ui('bubbles.'.$shape->text('bubbles'))]),
             Kind::Waive, Kind::Override => $shape->text('reason'),
             Kind::Item => $shape->text('text'),
-            Kind::Figure => $shape->text('slot').': '.$shape->in('figure')->text('typed'),
             Kind::Cool, Kind::Undo, Kind::Confirm, Kind::Bled, Kind::Settled, Kind::Handover => '',
         };
     }

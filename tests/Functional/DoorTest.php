@@ -37,6 +37,9 @@ final class DoorTest extends ShopTestCase
         $id = $this->freshJob();
         $this->client->request('POST', "/jobs/$id/entries", ['_token' => 'csrf-token', 'kind' => 'cool'], server: ['HTTP_ORIGIN' => 'http://elsewhere.invalid', 'HTTP_REFERER' => 'http://elsewhere.invalid/trap']);
         self::assertResponseStatusCodeSame(403);
+        $this->client->getCookieJar()->clear();
+        $this->client->request('POST', "/jobs/$id/entries", ['_token' => 'csrf-token', 'kind' => 'cool'], server: ['HTTP_ORIGIN' => 'http://elsewhere.invalid', 'HTTP_REFERER' => 'http://elsewhere.invalid/trap']);
+        self::assertResponseStatusCodeSame(403, 'and it is not kept for after signing in either');
     }
 
     #[DataProvider('providePages')]

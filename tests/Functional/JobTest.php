@@ -97,6 +97,24 @@ final class JobTest extends ShopTestCase
         yield 'a torque in words' => ['step', ['sheet' => 'x', 'step' => 'banjo', 'figure' => 'tight'], '“tight” is not a number', 'tight'];
     }
 
+    public function testAReadingSentAfterTheSessionEndedIsAppendedAfterSigningIn(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $entry = Uuid::v7()->toRfc4122();
+        $this->client->getCookieJar()->clear();
+        $this->append($id, 'item', ['text' => 'plug in the line'], $entry);
+        self::assertResponseRedirects('http://localhost/sign-in');
+        $this->client->request('POST', '/sign-in', ['login' => 'fenwarren', 'password' => 'thornwater', '_csrf_token' => 'csrf-token']);
+        $this->client->followRedirect();
+        self::assertStringContainsString('Still to be recorded', $this->text('h1'));
+        $this->client->submitForm('Record it now');
+        self::assertResponseStatusCodeSame(303);
+        $this->client->request('GET', "/jobs/$id/items");
+        self::assertStringContainsString('plug in the line', $this->text('.items'));
+        self::assertSame(2, $this->entries($id));
+    }
+
     public function testANumberIsKeptAsTypedWithItsUnit(): void
     {
         $this->signIn();

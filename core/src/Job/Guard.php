@@ -34,7 +34,7 @@ final readonly class Guard
             Kind::Undo => $this->undo($state, $entry),
             Kind::Step => $this->step($state, $entry),
             Kind::Waive => $this->waive($state, $entry),
-            Kind::Intake, Kind::Lift, Kind::Cool, Kind::Prepared, Kind::Figure, Kind::Bleed, Kind::Override, Kind::Item, Kind::Settled => null,
+            Kind::Intake, Kind::Lift, Kind::Cool, Kind::Prepared, Kind::Bleed, Kind::Override, Kind::Item, Kind::Settled => null,
         };
     }
 
@@ -93,7 +93,7 @@ final readonly class Guard
         $group = $state->repairGroup() ?? throw Refused::by('repair', ['finding-first']);
         $procedure = $this->catalogue->procedures[$this->catalogue->repair($group)->procedure];
         $step = $procedure->step($entry->shape()->text('step'));
-        if (null !== $step->torqueNm && !$entry->shape()->has('figure')) {
+        if (null !== $step->measures && !$entry->shape()->has('figure')) {
             throw Refused::by('repair', ['figure-first']);
         }
         if ($step->opensSystem) {

@@ -21,8 +21,6 @@ enum Kind: string
     case Finding = 'finding';
     /** A thing laid ready before opening. */
     case Prepared = 'prepared';
-    /** The vehicle's own figure for a fastener. */
-    case Figure = 'figure';
     /** A step of the repair done, with its figure where it has one. */
     case Step = 'step';
     /** A hold point looked at a second time. */

@@ -43,10 +43,4 @@ final readonly class Procedure
         }
         throw InvalidData::at('/step', \sprintf('procedure "%s" has no step "%s"', $this->id, $id));
     }
-
-    /** @return list<Step> the steps whose fastener figure cannot be left out of the sign-off */
-    public function torqueSteps(): array
-    {
-        return array_values(array_filter($this->steps, static fn (Step $step): bool => null !== $step->torqueNm));
-    }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Repair;
 
+use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Shape;
 
 /** One step of a procedure. Its words are the catalogue text `step.<procedure>.<id>`. */
@@ -11,13 +12,15 @@ final readonly class Step
 {
     /**
      * @param list<string>             $cautions
-     * @param array{float, float}|null $torqueNm typical band, until the vehicle's own figure is typed
+     * @param array{float, float}|null $typical  band of the figure in core units, until the vehicle's own is typed
+     * @param Quantity|null            $measures what the figure of this step is: a torque, a gap
      * @param int|null                 $count    how many of a consumable are used (new sealing washers, plugs)
      */
     private function __construct(
         public string $id,
         public array $cautions,
-        public ?array $torqueNm,
+        public ?array $typical,
+        public ?Quantity $measures,
         public bool $holdPoint,
         public ?int $count,
         public bool $opensSystem,
@@ -28,23 +31,25 @@ final readonly class Step
 
     public static function fromShape(Shape $shape): self
     {
-        $torque = $shape->numbers('torque_nm');
+        $measures = $shape->has('torque_nm') ? Quantity::Torque : ($shape->has('gap_mm') ? Quantity::Length : null);
+        $band = $shape->numbers(Quantity::Length === $measures ? 'gap_mm' : 'torque_nm');
+        if (null !== $measures && 2 !== \count($band)) {
+            throw $shape->wrong('torque_nm', 'a typical band of two numbers is expected');
+        }
+        if ($shape->flag('hold_point') && null === $measures) {
+            throw $shape->wrong('hold_point', 'a hold point wants a figure: torque_nm or gap_mm');
+        }
 
         return new self(
             $shape->text('id'),
             $shape->texts('cautions'),
-            2 === \count($torque) ? [$torque[0], $torque[1]] : null,
+            2 === \count($band) ? [$band[0], $band[1]] : null,
+            $measures,
             $shape->flag('hold_point'),
             $shape->has('count') ? (int) $shape->number('count') : null,
             $shape->flag('opens'),
             $shape->flag('photo'),
             $shape->flag('required'),
         );
-    }
-
-    /** A figure belongs to this step: a torque, or a typed measure at a hold point. */
-    public function wantsFigure(): bool
-    {
-        return null !== $this->torqueNm;
     }
 }
