@@ -82,7 +82,7 @@ final class ProbesTest extends TestCase
     /** Φ at round numbers, from a printed table of the normal distribution. */
     public function testTheNormalDistribution(): void
     {
-        foreach ([0.0 => 0.5, '1.0' => 0.841345, '-1.0' => 0.158655, '1.96' => 0.975002, '-3.0' => 0.001350] as $z => $phi) {
+        foreach (['0.0' => 0.5, '1.0' => 0.841345, '-1.0' => 0.158655, '1.96' => 0.975002, '-3.0' => 0.001350] as $z => $phi) {
             self::assertEqualsWithDelta($phi, Chance::normal((float) $z), 1e-6);
         }
         self::assertEqualsWithDelta(0.5, Chance::below(90.0, 90.0, 0.4), 1e-6, 'half of the readings of a value at the limit fall below it');
