@@ -118,7 +118,7 @@ final class Chrome
     public function touch(string $css): self
     {
         $element = $this->one($css);
-        $this->driver->executeScript("arguments[0].scrollIntoView({block: 'center'});", [$element]);
+        $this->driver->executeScript("arguments[0].scrollIntoView({block: 'center', behavior: 'instant'});", [$element]);
         $element->click();
 
         return $this;
