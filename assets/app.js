@@ -1,11 +1,12 @@
 import Alpine from '@alpinejs/csp';
 import { keys } from './scripts/keys.js';
-import { stopwatch, sheet, strokes } from './scripts/check.js';
+import { stopwatch, sheet, speaker, strokes } from './scripts/check.js';
 import { intake } from './scripts/intake.js';
 import { news, waiting } from './scripts/news.js';
 
 Alpine.data('stopwatch', stopwatch);
 Alpine.data('sheet', sheet);
+Alpine.data('speaker', speaker);
 Alpine.data('strokes', strokes);
 Alpine.data('intake', intake);
 Alpine.data('news', news);

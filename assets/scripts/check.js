@@ -32,3 +32,21 @@ export const strokes = () => ({
     stroke() { this.strokes = String(Number(this.strokes || 0) + 1); this.clear = '0'; },
     clearStroke() { this.strokes = String(Number(this.strokes || 0) + 1); this.clear = String(Number(this.clear || 0) + 1); },
 });
+
+/** Says the helper's words aloud in their time, by the device's own voice; the word being said is marked. */
+export const speaker = () => ({
+    able: 'speechSynthesis' in globalThis,
+    speak() {
+        const words = [...this.$root.querySelectorAll('.spoken li')];
+        const hold = Number(this.$root.dataset.hold) * 1000;
+        const wait = Number(this.$root.dataset.wait) * 1000;
+        let at = 0;
+        words.forEach((word, n) => {
+            setTimeout(() => {
+                words.forEach((other) => other.toggleAttribute('data-said', other === word));
+                globalThis.speechSynthesis.speak(new SpeechSynthesisUtterance(word.textContent));
+            }, at);
+            at += n === words.length - 2 && wait === 0 || n === words.length - 3 && wait > 0 ? hold : 1200;
+        });
+    },
+});

@@ -58,9 +58,10 @@ final class World
         return self::$fields[$preset];
     }
 
-    public static function settings(): Settings
+    /** @param list<string>|null $tools */
+    public static function settings(?array $tools = null): Settings
     {
-        return Settings::fromShape(new Shape(['rate_cents_per_hour' => 6000, 'fluid_cents_per_litre' => 1000, 'threshold' => 0.9, 'second_fault' => 0.15, 'second_fault_after_repair' => 0.4, 'raise_minutes' => 4, 'wheels_off_minutes' => 6, 'bleed_minutes' => 12, 'confirm_above_cents' => 8000]));
+        return Settings::fromShape(new Shape(['rate_cents_per_hour' => 6000, 'fluid_cents_per_litre' => 1000, 'threshold' => 0.9, 'second_fault' => 0.15, 'second_fault_after_repair' => 0.4, 'raise_minutes' => 4, 'wheels_off_minutes' => 6, 'bleed_minutes' => 12, 'confirm_above_cents' => 8000, 'tools' => $tools]));
     }
 
     /**

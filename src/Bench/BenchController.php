@@ -44,6 +44,7 @@ final class BenchController extends RendersJob
             'computing' => null === $loaded->state->belief ? $this->predictions->howFar($loaded->layout) : null,
             'early' => $this->early($loaded),
             'road' => $loaded->state->road(),
+            'lift' => $loaded->state->situation->lift->value,
             'failed' => $loaded->state->proof->failed(),
         ]);
     }

@@ -7,6 +7,8 @@ namespace App\Bleed;
 use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
+use App\Shop\ShopSettings;
+use Rodrel\Core\Bleeding\BleedOrder;
 use Rodrel\Core\Bleeding\BleedPlan;
 use Rodrel\Core\Catalogue;
 use Rodrel\Core\Job\Kind;
@@ -16,7 +18,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The bleed run: order, strokes and bubbles per wheel, and when it may stop. */
 final class BleedController extends RendersJob
 {
-    public function __construct(private readonly Catalogue $catalogue)
+    public function __construct(private readonly Catalogue $catalogue, private readonly ShopSettings $shop)
     {
     }
 
@@ -29,7 +31,7 @@ final class BleedController extends RendersJob
         if (null === $repaired || null === $repair || 'none' === $repair->bleeds) {
             return $this->page('bleed/waiting.html.twig', $loaded, 'bleed', ['nothing' => null !== $repair]);
         }
-        $plan = BleedPlan::of($loaded->layout, 'all' === $repair->bleeds ? 'vehicle' : explode('@', $repaired)[1]);
+        $plan = BleedPlan::of($loaded->layout, 'all' === $repair->bleeds ? 'vehicle' : explode('@', $repaired)[1], $school = BleedOrder::from($this->shop->school('bleed_order')));
         $log = $this->log($loaded);
         $done = $plan->done($log);
         $open = array_keys(array_filter($done, static fn (bool $yes): bool => !$yes));
@@ -42,6 +44,7 @@ final class BleedController extends RendersJob
                 'strokes' => array_sum(array_map(static fn (array $line): int => $line['corner'] === $corner->value ? $line['strokes'] : 0, $log)),
                 'lines' => array_values(array_filter($log, static fn (array $line): bool => $line['corner'] === $corner->value)),
             ], $plan->order),
+            'school' => $this->say->ui('bleed.order-'.$school->value),
             'now' => $open[0] ?? null,
             'nowName' => isset($open[0]) ? $this->say->place($open[0]) : null,
             'clear' => BleedPlan::CLEAR_STROKES,

@@ -78,6 +78,9 @@ final class PlayedJob
                 default => null,
             };
         }
+        if ('complaint-again' === $check->id) {
+            $this->lower();
+        }
         $outcomes = $numbers = [];
         foreach ($answers + $this->vehicle->answer($id) as $row => $answer) {
             if (\is_float($answer)) {
@@ -172,7 +175,12 @@ final class PlayedJob
 
     public function handOver(): self
     {
-        return $this->write(Kind::Handover, [], 5);
+        return $this->lower()->write(Kind::Handover, [], 5);
+    }
+
+    private function lower(): self
+    {
+        return \in_array('on-ground', $this->loaded()->state->road()->unmet, true) ? $this->write(Kind::Lift, ['to' => 'ground', 'stands' => false], 5) : $this;
     }
 
     /** @param array<string, mixed> $payload */

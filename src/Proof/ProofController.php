@@ -30,7 +30,7 @@ final class ProofController extends RendersJob
             'standing' => $proof->standingPassed(),
             'passed' => $proof->passed(),
             'mayHandOver' => $loaded->state->mayHandOver(),
-            'road' => array_map(fn (string $key): string => $this->say->ui('gate.'.$key), $loaded->state->road()->unmet),
+            'road' => array_map(fn (string $key): array => ['key' => $key, 'said' => $this->say->ui('gate.'.$key), 'overridable' => false, 'gate' => 'road'], $loaded->state->road()->unmet),
             'failed' => $proof->failed()?->id,
         ]);
     }

@@ -45,10 +45,4 @@ final readonly class ShopSettings
     {
         return $this->shape->in('schools')->text($question);
     }
-
-    /** @return list<string> */
-    public function tools(): array
-    {
-        return $this->shape->texts('tools');
-    }
 }

@@ -19,17 +19,15 @@ final readonly class BleedPlan
     }
 
     /**
-     * Farthest wheel first. Only what was opened, or everything; opening the master's side opens everything.
+     * Only what was opened, or everything; opening the master's side opens everything.
      *
      * @param string $place a corner, `rear`, or `vehicle`
      */
-    public static function of(Layout $layout, string $place): self
+    public static function of(Layout $layout, string $place, BleedOrder $school = BleedOrder::FarthestFirst): self
     {
-        $farthest = $layout->pipeLengthsM;
-        arsort($farthest);
         $order = [];
-        foreach (array_keys($farthest) as $id) {
-            $corner = Corner::from($id);
+        foreach ($school->wheels($layout) as $corner) {
+            $id = $corner->value;
             if ('vehicle' === $place || $id === $place || 'rear' === $place && !$corner->isFront()) {
                 $order[] = $corner;
             }

@@ -26,7 +26,7 @@ final readonly class Gates
         }
         $wanted['closed-and-proved'] = [$now->opened ? 'open' : 'closed', ['closed']];
         $wanted['cool'] = [$now->cool ? 'cool' : 'hot', ['cool']];
-        $unmet = [];
+        $unmet = Lift::Ground === $now->lift || Lift::Any === $now->lift ? [] : ['on-ground'];
         $unsafe = false;
         foreach ($wanted as $key => [$seen, $good]) {
             if (!\in_array($seen, $good, true)) {

@@ -92,7 +92,16 @@ final class Planner
         $minutes = max(self::LEAST_MINUTES, $check->minutes + $this->changeMinutes($check, $now));
         $score = ($saving + $this->lambda * $bits - $minutes * $this->settings->rateCentsPerMinute - $check->consumablesCents) / $minutes;
 
-        return new Proposal($check, $place, $this->fork($check, $fork), $bits, $saving, $minutes, $score, Gates::closedFor($check, $place, $now));
+        return new Proposal($check, $place, $this->fork($check, $fork), $bits, $saving, $minutes, $score, $this->gates($check, $place, $now));
+    }
+
+    /** @return list<Gate> */
+    private function gates(Check $check, string $place, Situation $now): array
+    {
+        $missing = $this->settings->missingTools($check->tools);
+        $gates = Gates::closedFor($check, $place, $now);
+
+        return [] === $missing ? $gates : [...$gates, new Gate('tools', array_map(static fn (string $tool): string => 'tool-'.$tool, $missing), true)];
     }
 
     /**

@@ -9,7 +9,10 @@ use Rodrel\Core\Shape;
 /** The shop's figures that weigh a check against a repair. Money in minor units. */
 final readonly class Settings
 {
-    /** @param array<string, array{parts_cents?: float, minutes?: float}> $prices the shop's own, by repair id */
+    /**
+     * @param array<string, array{parts_cents?: float, minutes?: float}> $prices the shop's own, by repair id
+     * @param list<string>|null                                          $tools  what the shop has; null when that was never said
+     */
     private function __construct(
         public float $rateCentsPerMinute,
         public float $fluidCentsPerMl,
@@ -21,7 +24,18 @@ final readonly class Settings
         public float $bleedMinutes,
         public float $confirmAboveCents,
         public array $prices,
+        public ?array $tools,
     ) {
+    }
+
+    /**
+     * @param list<string> $wanted
+     *
+     * @return list<string>
+     */
+    public function missingTools(array $wanted): array
+    {
+        return null === $this->tools ? [] : array_values(array_diff($wanted, $this->tools));
     }
 
     public static function fromShape(Shape $shape): self
@@ -46,6 +60,7 @@ final readonly class Settings
             $shape->number('bleed_minutes'),
             $shape->number('confirm_above_cents'),
             $prices,
+            $shape->has('tools') ? $shape->texts('tools') : null,
         );
     }
 }

@@ -18,8 +18,8 @@ final readonly class ProofRun
         'level' => ['look', ['level' => ['good']], true],
         'lamp' => ['look', ['lamp' => ['good']], true],
         'spin-hard' => ['spin-hard', self::EVERY_WHEEL, true],
-        'spin-hot' => ['spin-hot', self::EVERY_WHEEL, false],
         'complaint' => ['complaint-again', ['' => ['gone']], false],
+        'spin-hot' => ['spin-hot', self::EVERY_WHEEL, false],
     ];
 
     /** @param list<Criterion> $criteria in the order to take them */

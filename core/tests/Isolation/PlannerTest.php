@@ -87,6 +87,24 @@ final class PlannerTest extends TestCase
         self::assertSame(['stuck'], array_map(static fn ($gate): string => $gate->id, $closed));
     }
 
+    public function testACheckWhoseToolTheShopHasNotIsNotSuggested(): void
+    {
+        $field = World::field('medium-car');
+        $at = new \DateTimeImmutable('2026-03-01');
+        $readings = [new Reading('c', 'complaint@vehicle', ['' => 'drags-lf'], false, $at), new Reading('s', 'spin@vehicle', ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at)];
+        $now = new Situation(Lift::WheelsOff, true, false, true, $readings);
+        $belief = Belief::of($field, Opening::first($field, [], 0.15), $readings);
+        $ids = static function (?array $tools) use ($belief, $now): array {
+            $verdict = Verdict::of($belief, $now, World::settings($tools));
+
+            return array_map(static fn ($p): string => explode('@', $p->id())[0], array_filter([$verdict->next, ...$verdict->others]));
+        };
+        $all = ['box-spanner', 'bleed-bottle', 'line-wrench', 'catch-tray', 'piston-tool', 'socket-set'];
+        self::assertSame($ids(null), $ids($all));
+        self::assertContains('push-back', $ids($all));
+        self::assertNotContains('push-back', $ids(['box-spanner']));
+    }
+
     public function testGatesAreClosedUntilAReadingOpensThem(): void
     {
         $check = World::catalogue()->check('spin');

@@ -210,7 +210,9 @@ final class JobStateTest extends TestCase
         $this->lift('raised')->read('spin-hard@vehicle', $best)->read('look@vehicle', ['level' => 'good', 'wet' => 'good', 'lamp' => 'good']);
         $this->write(Kind::Reading, ['check' => 'pedal@vehicle', 'outcomes' => ['sink' => 'none'], 'numbers' => ['travel' => ['typed' => '68', 'unit' => 'mm', 'core' => 68.0]], 'unsure' => false]);
         $this->write(Kind::Reading, ['check' => 'first-stroke@vehicle', 'numbers' => ['' => ['typed' => '69', 'unit' => 'mm', 'core' => 69.0]], 'unsure' => false]);
-        $this->read('complaint-again@vehicle', ['' => 'gone'])->read('spin-hot@vehicle', $best);
+        self::assertContains('on-ground', $this->state()->road()->unmet);
+        $this->write(Kind::Lift, ['to' => 'ground', 'stands' => false])->read('complaint-again@vehicle', ['' => 'gone']);
+        $this->lift('raised')->read('spin-hot@vehicle', $best)->write(Kind::Lift, ['to' => 'ground', 'stands' => false]);
     }
 
     /** @param array<string, mixed> $payload */
