@@ -7,6 +7,7 @@ namespace Rodrel\Core;
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\ObserverKind;
 use Rodrel\Core\Fault\Fault;
+use Rodrel\Core\Heat\Drive;
 use Rodrel\Core\Repair\Procedure;
 use Rodrel\Core\Repair\Repair;
 
@@ -19,6 +20,7 @@ final readonly class Catalogue
      * @param array<string, Repair>          $repairs
      * @param array<string, Procedure>       $procedures
      * @param array<string, array<mixed>>    $presets    documents for Layout::fromArray()
+     * @param array<string, Drive>           $drives
      */
     private function __construct(
         public array $faults,
@@ -26,18 +28,19 @@ final readonly class Catalogue
         public array $repairs,
         public array $procedures,
         public array $presets,
+        public array $drives,
         public string $hash,
     ) {
     }
 
     /**
-     * @param array{faults: array<mixed>, checks: array<mixed>, repairs: array<mixed>, procedures: array<mixed>, presets: array<mixed>} $documents decoded files
+     * @param array{faults: array<mixed>, checks: array<mixed>, repairs: array<mixed>, procedures: array<mixed>, presets: array<mixed>, drives: array<mixed>} $documents decoded files
      *
      * @throws InvalidData with the JSON pointer of the first wrong value
      */
     public static function fromArray(array $documents): self
     {
-        $faults = $checks = $repairs = $procedures = $presets = [];
+        $faults = $checks = $repairs = $procedures = $presets = $drives = [];
         foreach ((new Shape($documents['faults'], '/faults'))->each('faults') as $shape) {
             $fault = Fault::fromShape($shape);
             $faults[$fault->id] = $fault;
@@ -55,12 +58,16 @@ final readonly class Catalogue
         foreach ((new Shape($documents['presets'], '/presets'))->raw('presets') as $id => $preset) {
             $presets[(string) $id] = \is_array($preset) ? $preset : throw InvalidData::at('/presets/presets/'.$id, 'an object is expected');
         }
+        foreach ((new Shape($documents['drives'], '/drives'))->each('drives') as $id => $shape) {
+            $drives[$id] = Drive::fromShape($id, $shape);
+        }
         if ([] === $faults || [] === $checks) {
             throw InvalidData::at('/faults', 'a catalogue without faults or checks says nothing');
         }
         self::crossCheck($faults, $checks, $repairs, $procedures);
+        self::crossCheckDrives($checks, $drives);
 
-        return new self($faults, $checks, $repairs, $procedures, $presets, hash('sha256', serialize($documents)));
+        return new self($faults, $checks, $repairs, $procedures, $presets, $drives, hash('sha256', serialize($documents)));
     }
 
     public function check(string $idAtPlace): Check
@@ -76,6 +83,21 @@ final readonly class Catalogue
         $id = explode('@', $group)[0];
 
         return $this->repairs[$id] ?? throw InvalidData::at('/repair', \sprintf('there is no repair "%s"', $id));
+    }
+
+    /**
+     * @param array<string, Check> $checks
+     * @param array<string, Drive> $drives
+     */
+    private static function crossCheckDrives(array $checks, array $drives): void
+    {
+        foreach ($checks as $check) {
+            foreach ($check->rows as $observer) {
+                if (null !== $observer->drive && !isset($drives[$observer->drive])) {
+                    throw InvalidData::at('/checks/'.$check->id.'/drive', \sprintf('there is no drive "%s"', $observer->drive));
+                }
+            }
+        }
     }
 
     /**

@@ -56,9 +56,6 @@ final class CheckController extends RendersJob
             throw $this->createNotFoundException();
         }
         $gates = Gates::closedFor($definition, $place, $loaded->state->situation);
-        if ('complaint-again' === $definition->id && !$loaded->state->road()->isOpen()) {
-            $gates[] = $loaded->state->road();
-        }
 
         return $this->page('bench/check.html.twig', $loaded, $definition->proofOnly ? 'proof' : 'bench', [
             'check' => $check,
@@ -68,6 +65,7 @@ final class CheckController extends RendersJob
             'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $definition->spoken),
             'caution' => null === $definition->caution ? null : $this->say->text('caution.'.$definition->caution),
             'rows' => $this->rows($check, $definition),
+            'overAir' => isset($definition->rows['lf']) && $definition->rows['lf']->isOverAir(),
             'gates' => array_merge(...array_map(fn (Gate $gate): array => array_map(fn (string $unmet): array => ['key' => $unmet, 'said' => $this->say->ui('gate.'.$unmet), 'overridable' => $gate->overridable, 'gate' => $gate->id], $gate->unmet), $gates)),
             'made' => $loaded->state->situation->made($check),
             'from' => $definition->proofOnly || null !== $loaded->state->repaired && \in_array($definition->id, ['look', 'pedal'], true) && null === $loaded->state->proof->failed() ? 'proof' : 'bench',
@@ -85,6 +83,7 @@ final class CheckController extends RendersJob
                 'label' => '' === $row ? '' : $this->say->row($id, (string) $row),
                 'number' => null !== $observer->quantity,
                 'unit' => $observer->unit,
+                'sound' => null,
                 'words' => array_map(fn (string $word): array => ['id' => $word, 'label' => $this->say->word($id, (string) $row, $word)], $observer->words),
             ];
         }
@@ -96,7 +95,7 @@ final class CheckController extends RendersJob
     private function sound(LoadedJob $loaded, Check $check, string $id): ?string
     {
         foreach ($check->rows as $row => $observer) {
-            if (null !== $observer->quantity && null !== $loaded->state->field) {
+            if (null !== $observer->quantity && !$observer->isOverAir() && null !== $loaded->state->field) {
                 return $this->range($loaded->state->field->sound($id, (string) $row), $observer);
             }
         }

@@ -104,7 +104,7 @@ final class DemoCommand
             ->read('look@vehicle', ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'])->read('pedal@vehicle');
 
         $this->play('front-rear-discs', 'hose.one-way@lf', 9, '-44 minutes', 'fenwarren')
-            ->open('Unit 12, shuttle minibus', 'front-rear-discs', ['pattern' => 'warm', 'parts' => [['part' => 'caliper', 'place' => 'lf', 'weeks' => 3]], 'note' => 'long descent from the viewpoint'])
+            ->open('Unit 12, shuttle minibus', 'front-rear-discs', ['pattern' => 'warm', 'driven_in' => true, 'parts' => [['part' => 'caliper', 'place' => 'lf', 'weeks' => 3]], 'note' => 'long descent from the viewpoint'])
             ->bench(3);
     }
 

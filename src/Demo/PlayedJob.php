@@ -23,6 +23,7 @@ use Symfony\Component\Uid\Uuid;
 /** Plays a job on a vehicle with a hidden fault, through the same use cases as people do. Each step takes its minutes. */
 final class PlayedJob
 {
+    private const AIR_C = 9.0;
     private Job $job;
 
     public function __construct(
@@ -42,7 +43,7 @@ final class PlayedJob
     public function open(string $unit, string $preset, array $intake): self
     {
         $said = $this->vehicle->answer('complaint@vehicle')[''];
-        $this->job = ($this->openJob)($this->author, Uuid::v7(), Uuid::v7(), $unit, $preset, $intake + ['complaint' => $said, 'pattern' => '', 'hot' => false, 'parts' => [], 'note' => ''], $this->at);
+        $this->job = ($this->openJob)($this->author, Uuid::v7(), Uuid::v7(), $unit, $preset, $intake + ['complaint' => $said, 'pattern' => '', 'hot' => false, 'driven_in' => false, 'parts' => [], 'note' => ''], $this->at);
 
         return $this;
     }
@@ -83,7 +84,9 @@ final class PlayedJob
         }
         $outcomes = $numbers = [];
         foreach ($answers + $this->vehicle->answer($id) as $row => $answer) {
-            if (\is_float($answer)) {
+            if (\is_float($answer) && $check->rows[$row]->isOverAir()) {
+                $numbers[(string) $row] = ['typed' => (string) round($answer + self::AIR_C), 'unit' => '°C', 'core' => round($answer, 1), 'air_c' => self::AIR_C, 'surface' => 'rusty'];
+            } elseif (\is_float($answer)) {
                 $numbers[(string) $row] = ['typed' => (string) round($answer), 'unit' => 'mm', 'core' => round($answer)];
             } else {
                 $outcomes[(string) $row] = $answer;

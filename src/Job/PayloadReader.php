@@ -6,6 +6,8 @@ namespace App\Job;
 
 use Rodrel\Core\Catalogue;
 use Rodrel\Core\Check\ObserverKind;
+use Rodrel\Core\Heat\Infrared;
+use Rodrel\Core\Heat\TooBright;
 use Rodrel\Core\Job\Kind;
 use Rodrel\Core\Quantity\InvalidMeasure;
 use Rodrel\Core\Quantity\Measured;
@@ -75,6 +77,7 @@ final readonly class PayloadReader
             'complaint' => 'drags' === $what || 'pulls' === $what ? $what.'-'.$where : $what,
             'pattern' => \in_array($pattern, ['always', 'warm', 'engine-only', 'comes-goes', 'lets-go'], true) ? $pattern : '',
             'hot' => $form->getBoolean('hot'),
+            'driven_in' => $form->getBoolean('driven_in'),
             'parts' => $parts,
             'note' => mb_substr($this->optional($form, 'note'), 0, self::NOTE_LENGTH),
         ];
@@ -93,7 +96,9 @@ final readonly class PayloadReader
         $typed = $form->all('number');
         $outcomes = $numbers = [];
         foreach ($check->rows as $row => $observer) {
-            if (ObserverKind::Number === $observer->kind) {
+            if ($observer->isOverAir()) {
+                $numbers[(string) $row] = $this->overAir($form, (string) $row);
+            } elseif (ObserverKind::Number === $observer->kind) {
                 $text = $typed['' === $row ? 0 : $row] ?? '';
                 $measured = $this->parse(\is_string($text) ? $text : '', Quantity::from((string) $observer->quantity), Unit::from((string) $observer->unit));
                 if (null !== $observer->plausible && ($measured->core < $observer->plausible[0] || $measured->core > $observer->plausible[1]) && !$form->getBoolean('sure')) {
@@ -107,6 +112,31 @@ final readonly class PayloadReader
         }
 
         return array_filter(['check' => $id, 'outcomes' => $outcomes, 'numbers' => $numbers, 'unsure' => $form->getBoolean('unsure')], static fn (mixed $v): bool => [] !== $v);
+    }
+
+    /**
+     * A wheel's temperature as kelvins over the air, corrected for the surface that an infrared gun was aimed at.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array{typed: string, unit: string, core: float, air_c: float, surface: string}
+     */
+    private function overAir(InputBag $form, string $row): array
+    {
+        $typed = $form->all('number')[$row] ?? '';
+        $wheel = $this->parse(\is_string($typed) ? $typed : '', Quantity::Temperature, Unit::Celsius);
+        $air = $this->measure($form, 'air', Quantity::Temperature, Unit::Celsius)['core'];
+        $surface = $this->choice($form, 'surface', ['contact', ...array_keys(Infrared::SURFACES)], 'input.surface');
+        try {
+            $celsius = 'contact' === $surface ? $wheel->core : Infrared::corrected($wheel->core, $air, $surface);
+        } catch (TooBright) {
+            throw InvalidInput::because('input.too-bright');
+        }
+        if (($air < -40.0 || $air > 60.0 || $celsius < $air - 10.0 || $celsius > 700.0) && !$form->getBoolean('sure')) {
+            throw InvalidInput::because('input.temperature', ['typed' => $wheel->typed]);
+        }
+
+        return ['typed' => $wheel->typed, 'unit' => $wheel->unit->value, 'core' => round(max(2.0, $celsius - $air), 1), 'air_c' => $air, 'surface' => $surface];
     }
 
     /**

@@ -39,6 +39,8 @@ final class ScenarioTest extends TestCase
             } elseif (str_starts_with($line, 'fitted ')) {
                 [$part, $place] = explode(' ', substr($line, 7));
                 $log[0] = new Entry('e1', 1, Kind::Intake, ['complaint' => '', 'pattern' => '', 'hot' => false, 'parts' => [['part' => $part, 'place' => $place, 'weeks' => 3]]], 'anna', $log[0]->takenAt);
+            } elseif ('driven-in' === $line) {
+                $log[0] = new Entry('e1', 1, Kind::Intake, ['driven_in' => true] + $log[0]->payload, 'anna', $log[0]->takenAt);
             } elseif (\in_array($line, ['raised', 'wheels-off'], true)) {
                 $write(Kind::Lift, ['to' => $line, 'stands' => true]);
             } else {

@@ -29,6 +29,7 @@ final readonly class Observer
         public ?string $unit,
         public ?array $plausible,
         public ?string $joint,
+        public ?string $drive,
         public array $figures,
     ) {
     }
@@ -69,8 +70,15 @@ final readonly class Observer
             $shape->has('unit') ? $shape->text('unit') : null,
             2 === \count($plausible) ? [$plausible[0], $plausible[1]] : null,
             $shape->has('joint') ? $shape->text('joint') : null,
+            $shape->has('drive') ? $shape->text('drive') : null,
             $figures,
         );
+    }
+
+    /** The number is kelvins over the air, from a typed temperature. */
+    public function isOverAir(): bool
+    {
+        return 'heat' === $this->probe;
     }
 
     public function figure(string $name): float

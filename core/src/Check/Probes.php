@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Check;
 
+use Rodrel\Core\Heat\Drive;
+use Rodrel\Core\Heat\ThermalWheel;
 use Rodrel\Core\Model\Circuit;
 use Rodrel\Core\Model\Effects;
 use Rodrel\Core\Model\Program;
@@ -13,8 +15,11 @@ use Rodrel\Core\Vehicle\Corner;
 use Rodrel\Core\Vehicle\Layout;
 
 /** Reads the numbers behind every check from a simulated vehicle. One object per layout. */
-final readonly class Probes
+final class Probes
 {
+    /** @var array<string, float> kelvins of drives already computed: most faults leave most wheels as they were */
+    private array $heats = [];
+
     /** Fluid head of half a metre, 10.3 kPa per metre (handbook). */
     private const HEAD_KPA = 5.15;
     /** What a piston tool pushes with and how fast (handbook). */
@@ -23,8 +28,9 @@ final readonly class Probes
     private const TOOL_S = 4.0;
     private const OPEN_S = 4.0;
     private const SOUND_BAND_N = 15.0;
+    private const AIR_C = 15.0;
 
-    public function __construct(private Layout $layout, private VehicleSimulator $simulator)
+    public function __construct(private readonly Layout $layout, private readonly VehicleSimulator $simulator)
     {
     }
 
@@ -100,6 +106,42 @@ final readonly class Probes
         $left = $share + (1.0 - $share) * exp(-5.0 / ($resistance * $stiffness));
 
         return ['moved_mm' => 10.0 * $flow * self::TOOL_S / $friction->areaCm2, 'left_share' => $left, 'open_n' => $hold];
+    }
+
+    /**
+     * Kelvins over the air of a rotor or drum at the end of a drive: base drag, what the last press left behind as it
+     * fades, and this wheel's part of every stop.
+     */
+    public function heatK(VehicleRun $run, Corner $corner, Drive $drive): float
+    {
+        $brake = $this->layout->brake($corner);
+        $torque = static fn (Corner $c): float => max(0.0, $run->torqueNm($c, Program::HELD));
+        $all = array_sum(array_map($torque, Corner::cases()));
+        $drag = fn (float $sincePress): float => $brake->baseDragNm + $this->dragNm($run, $corner, $sincePress);
+        $wheel = $corner->isFront() ? ThermalWheel::front() : ThermalWheel::rear();
+        $stop = $drive->stopJoule($this->layout->massKg) * ($all > 0.0 ? $torque($corner) / $all : 0.0);
+
+        $key = \sprintf('%s %d %.4g %.4g', $drive->id, $corner->isFront(), $stop, $brake->baseDragNm);
+        foreach (array_keys(Program::SINCE_OFF_S) as $sample) {
+            $key .= \sprintf(' %.4g', $run->torqueNm($corner, $sample));
+        }
+
+        return $this->heats[$key] ??= $wheel->afterDrive($drive, $drag, $stop, $this->layout->tyreRadiusM, self::AIR_C);
+    }
+
+    /** Drag left at a time after a press, straight between the samples. */
+    private function dragNm(VehicleRun $run, Corner $corner, float $sincePress): float
+    {
+        $before = [0.0, $run->torqueNm($corner, Program::AFTER_4_S)];
+        foreach (Program::SINCE_OFF_S as $sample => $at) {
+            $here = [$at, $run->torqueNm($corner, $sample)];
+            if ($sincePress <= $at) {
+                return $before[1] + ($here[1] - $before[1]) * ($sincePress - $before[0]) / max(1e-9, $at - $before[0]);
+            }
+            $before = $here;
+        }
+
+        return $before[1];
     }
 
     public function pinBandN(VehicleRun $run, Corner $corner): float

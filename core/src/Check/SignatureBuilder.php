@@ -15,7 +15,7 @@ use Rodrel\Core\Vehicle\Layout;
 /** Computes a signature: simulates every particle through every check's procedure and asks the observers. */
 final class SignatureBuilder
 {
-    public const SOLVER_VERSION = 2;
+    public const SOLVER_VERSION = 3;
 
     public function __construct(private readonly Catalogue $catalogue)
     {
@@ -32,11 +32,12 @@ final class SignatureBuilder
     {
         $particles = Particles::of($this->catalogue, $layout);
         $simulator = new VehicleSimulator($layout);
-        $sound = new Subject($layout, $simulator, Effects::none(), null);
+        $probes = new Probes($layout, $simulator);
+        $sound = new Subject($probes, $simulator, Effects::none(), null, $this->catalogue->drives);
         $rows = [];
         $seen = [];
         foreach ($particles as $n => $particle) {
-            $subject = new Subject($layout, $simulator, $particle->effects, $sound);
+            $subject = new Subject($probes, $simulator, $particle->effects, $sound, $this->catalogue->drives);
             foreach ($this->catalogue->checks as $check) {
                 foreach ($check->places->in($layout) as $place) {
                     foreach ($check->rows as $row => $observer) {

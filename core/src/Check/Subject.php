@@ -4,27 +4,32 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Check;
 
+use Rodrel\Core\Heat\Drive;
 use Rodrel\Core\Model\Effects;
 use Rodrel\Core\Model\Program;
 use Rodrel\Core\Model\VehicleRun;
 use Rodrel\Core\Model\VehicleSimulator;
 use Rodrel\Core\Vehicle\Corner;
-use Rodrel\Core\Vehicle\Layout;
 
 /** One simulated vehicle on which checks are made; its runs are made when first asked for. */
 final class Subject
 {
+    /** Colder than this over the air a thermometer tells nothing. */
+    private const LEAST_HEAT_K = 2.0;
+    /** Smoking by now: the driver has stopped (estimate; plausible 350 to 600). */
+    private const MOST_HEAT_K = 450.0;
+
     /** @var array<string, VehicleRun> */
     private array $runs = [];
-    private readonly Probes $probes;
 
+    /** @param array<string, Drive> $drives */
     public function __construct(
-        private readonly Layout $layout,
+        private readonly Probes $probes,
         private readonly VehicleSimulator $simulator,
         private readonly Effects $effects,
         private readonly ?self $sound,
+        private readonly array $drives,
     ) {
-        $this->probes = new Probes($layout, $simulator);
     }
 
     public function soundOr(): self
@@ -59,6 +64,7 @@ final class Subject
     {
         return match ($probe) {
             'travel' => $this->pressed()->travelMm(Program::HELD),
+            'heat' => $this->heatK($check, $row),
             default => throw new \LogicException(\sprintf('Check "%s" names no known probe "%s" (row "%s").', $check->id, $probe, $row)),
         };
     }
@@ -112,6 +118,13 @@ final class Subject
         $shut = (1.0 - $hardOpen) * (1.0 - $easy);
 
         return [(1.0 - $hardOpen) * $easy, $shut * (1.0 - $stays), $shut * $stays, $hardOpen];
+    }
+
+    private function heatK(Check $check, string $row): float
+    {
+        $drive = $this->drives[(string) $check->rows[$row]->drive];
+
+        return min(self::MOST_HEAT_K, max(self::LEAST_HEAT_K, $this->probes->heatK($this->pressed(), Corner::from($row), $drive)));
     }
 
     private function pressed(): VehicleRun

@@ -63,6 +63,12 @@ final readonly class Gates
             $gates[] = new Gate('stuck', $now->stuck($place) ? [] : ['spin-first'], true);
         }
 
+        if ($check->arrival) {
+            $gates[] = new Gate('arrival', $now->drivenIn ? [] : ['driven-in'], false);
+        }
+        if ($check->road) {
+            $gates[] = self::road($now);
+        }
         if (null !== $check->after) {
             $gates[] = new Gate('order', $now->made($check->after.'@'.$place) ? [] : [$check->after.'-first'], true);
         }

@@ -13,6 +13,7 @@ final readonly class Situation
      * @param list<Reading> $readings standing readings of this epoch
      * @param bool          $stands   stands, chocks and second support confirmed since it was raised
      * @param bool          $opened   the system was opened and the standing part of the proof has not passed since
+     * @param bool          $drivenIn it came in just now: its wheels still carry the heat of the drive
      * @param bool          $cool     no wheel is scalding (confirmed, or never said to be)
      */
     public function __construct(
@@ -21,6 +22,7 @@ final readonly class Situation
         public bool $opened,
         public bool $cool,
         public array $readings,
+        public bool $drivenIn = false,
     ) {
     }
 

@@ -30,7 +30,7 @@ final readonly class Verdict
         [$group, $mass] = $belief->leader() ?? ['none@vehicle', 0.0];
         $confirming = self::confirming($belief->field, $group);
         $confirmed = self::isConfirmed($now, $confirming);
-        $possible = array_values(array_filter($ranked, static fn (Proposal $p): bool => [] === array_filter($p->gates, static fn (Gate $g): bool => \in_array($g->id, ['stuck', 'order', 'tools'], true))));
+        $possible = array_values(array_filter($ranked, static fn (Proposal $p): bool => [] === array_filter($p->gates, static fn (Gate $g): bool => \in_array($g->id, ['stuck', 'order', 'tools', 'road', 'arrival'], true))));
         $worth = array_values(array_filter($possible, static fn (Proposal $p): bool => $p->score > 0.0));
         if (null === $contradiction && ($mass >= $settings->threshold || [] === $worth)) {
             $family = array_values(array_filter($possible, static fn (Proposal $p): bool => \in_array($p->id(), $confirming, true)));

@@ -19,6 +19,7 @@ final readonly class Chapter
         public Lift $lift,
         public bool $stands,
         public bool $cool,
+        public bool $drivenIn,
     ) {
     }
 
@@ -26,18 +27,21 @@ final readonly class Chapter
     public static function of(int $number, array $entries, Lift $lift, bool $stands): self
     {
         $cool = true;
+        $drivenIn = false;
         foreach ($entries as $entry) {
             if (Kind::Lift === $entry->kind) {
                 $lift = Lift::tryFrom($entry->shape()->text('to')) ?? throw $entry->shape()->wrong('to', 'ground, raised or wheels-off is expected');
                 $stands = Lift::Ground !== $lift && $entry->shape()->flag('stands', $stands);
             } elseif (Kind::Intake === $entry->kind) {
                 $cool = !$entry->shape()->flag('hot');
+                $drivenIn = $entry->shape()->flag('driven_in');
             } elseif (Kind::Cool === $entry->kind) {
                 $cool = true;
+                $drivenIn = false;
             }
         }
 
-        return new self($number, $entries, $lift, $stands, $cool);
+        return new self($number, $entries, $lift, $stands, $cool, $drivenIn);
     }
 
     /** @return list<Entry> */

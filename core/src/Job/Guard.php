@@ -57,9 +57,6 @@ final readonly class Guard
                 throw Refused::by($gate->id, $gate->unmet, $gate->overridable);
             }
         }
-        if ('complaint-again' === $check->id && !$state->road()->isOpen()) {
-            throw Refused::by('road', $state->road()->unmet);
-        }
     }
 
     private function finding(JobState $state, Entry $entry): void

@@ -63,7 +63,7 @@ final readonly class JobState
         $proof = ProofRun::of($readings, self::openSteps($catalogue, $story, $repaired), self::safetyItems($story), self::waived($now));
         $opened = self::standsOpen($catalogue, $now, $repaired, $proof);
 
-        return new self($story, $field, $belief, new Situation($now->lift, $now->stands, $opened, $now->cool, $readings), $proof, self::stageOf($catalogue, $story, $repaired, $proof), $repaired, $settings);
+        return new self($story, $field, $belief, new Situation($now->lift, $now->stands, $opened, $now->cool, $readings, $now->drivenIn), $proof, self::stageOf($catalogue, $story, $repaired, $proof), $repaired, $settings);
     }
 
     public function verdict(): ?Verdict

@@ -12,6 +12,10 @@ final readonly class Program
     public const AFTER_4_S = 1;
     public const AFTER_6_S = 2;
     public const AFTER_17_S = 3;
+    public const AFTER_60_S = 4;
+    public const AFTER_300_S = 5;
+    /** Seconds since the foot is off, by sample. */
+    public const SINCE_OFF_S = [self::AFTER_4_S => 4.0, self::AFTER_6_S => 6.0, self::AFTER_17_S => 17.0, self::AFTER_60_S => 60.0, self::AFTER_300_S => 300.0];
 
     /** @param non-empty-list<float> $sampleAt seconds, rising */
     public function __construct(public string $id, public Foot $foot, public array $sampleAt, public ?float $vacuumKpa = null)
@@ -23,7 +27,7 @@ final readonly class Program
     {
         $off = 0.4 + $holdS + 0.2;
 
-        return new self(\sprintf('press-%g-%g', $forceN, $holdS), Foot::press($forceN, 0.4, $holdS), [0.4 + $holdS, $off + 4.0, $off + 6.0, $off + 17.0]);
+        return new self(\sprintf('press-%g-%g', $forceN, $holdS), Foot::press($forceN, 0.4, $holdS), [0.4 + $holdS, $off + 4.0, $off + 6.0, $off + 17.0, $off + 60.0, $off + 300.0]);
     }
 
     /** The same with the vacuum spent. */

@@ -89,7 +89,7 @@ final class VehicleSimulator
     private function start(Circuit $circuit, ?VehicleRun $after): CircuitState
     {
         $state = CircuitState::atRest($circuit);
-        $left = null === $after ? null : $after->states[$circuit->chamber][\count($after->states[$circuit->chamber]) - 1];
+        $left = null === $after ? null : $after->states[$circuit->chamber][Program::AFTER_17_S];
         if (null !== $left) {
             $state->inner = $left->inner;
             $state->outer = $left->outer;

@@ -33,6 +33,7 @@ final readonly class Layout
         public array $valves,
         public float $tyreRadiusM,
         public array $pipeLengthsM,
+        public float $massKg,
     ) {
     }
 
@@ -75,6 +76,7 @@ final readonly class Layout
             $valves,
             $shape->number('tyre_radius_m'),
             $shape->numberMap('pipe_m'),
+            $shape->number('mass_kg', 1350.0),
         );
     }
 
