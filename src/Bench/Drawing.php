@@ -7,6 +7,7 @@ namespace App\Bench;
 use App\Text\Say;
 use Rodrel\Core\Isolation\Explanation;
 use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Job\Kind;
 use Rodrel\Core\Vehicle\Corner;
 use Rodrel\Core\Vehicle\Layout;
 
@@ -81,6 +82,7 @@ final readonly class Drawing
             'disc' => $layout->brake($corner)->disc,
             'name' => ucfirst($this->say->place($corner->value)),
             'word' => null === $word ? null : $this->say->word('spin@vehicle', $corner->value, $word),
+            'heat' => $this->heat($state, $corner->value),
             'stuck' => \in_array($word, ['two-hands', 'will-not-turn'], true),
             'suspect' => $mass >= self::SHOWN_FROM * 2,
             'cleared' => $cleared,
@@ -126,6 +128,21 @@ final readonly class Drawing
         }
 
         return $lines;
+    }
+
+    /** The newest temperature of a wheel, as typed. */
+    private function heat(JobState $state, string $corner): ?string
+    {
+        $heat = null;
+        foreach ($state->story->now()->all(Kind::Reading) as $entry) {
+            $number = $entry->shape()->in('numbers')->in($corner);
+            if (str_starts_with($entry->shape()->text('check'), 'heat-') && $number->has('typed')) {
+                $typed = $number->text('typed');
+                $heat = is_numeric(str_replace(',', '.', $typed)) ? $typed.' '.$number->text('unit') : $typed;
+            }
+        }
+
+        return $heat;
     }
 
     /** @return list<Corner> left lines first, so that no two cross at the valve block */

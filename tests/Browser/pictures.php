@@ -25,6 +25,7 @@ $views = [
     'intake' => '/jobs/new',
     'bench' => $job('Unit 12', 'Bench').'/bench',
     'check' => $job('Unit 07', 'Bench').'/checks/pedal@vehicle',
+    'heat' => $job('Unit 12', 'Bench').'/checks/heat-arrival@vehicle',
     'checks' => $job('Unit 12', 'Bench').'/checks',
     'finding' => $job('Unit 19', 'Bench').'/finding',
     'repair' => $job('Unit 23', 'Repair sheet').'/repair',

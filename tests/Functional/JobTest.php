@@ -88,6 +88,9 @@ final class JobTest extends ShopTestCase
         yield 'no number' => ['reading', $pedal('a lot'), '“a lot” is not a number', 'a lot'];
         yield 'a unit of something else' => ['reading', $pedal('60 bar'), 'The unit “bar” does not fit', '60 bar'];
         yield 'a number that can hardly be' => ['reading', $pedal('6'), 'can hardly be', '6'];
+        $heat = static fn (string $surface): array => ['check' => 'heat-arrival@vehicle', 'number' => ['lf' => '168', 'rf' => '90 F', 'lr' => '26', 'rr' => '27'], 'air' => '16', 'surface' => $surface];
+        yield 'a mirror measured' => ['reading', $heat('bright'), 'mirrors what is around it', '168'];
+        yield 'temperatures of a vehicle that stood' => ['reading', $heat('rusty'), 'driven in just now', '90 F'];
         yield 'a row left open' => ['reading', ['check' => 'look@vehicle', 'word' => ['level' => 'good']], 'Answer every row', ''];
         yield 'a wheel spun on the ground' => ['reading', self::SPIN, 'stands on level ground', 'will-not-turn'];
         yield 'a check that is not there' => ['reading', ['check' => 'magic@lf', 'word' => ['x']], 'does not fit this job', ''];

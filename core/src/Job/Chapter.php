@@ -12,6 +12,9 @@ use Rodrel\Core\Isolation\Reading;
 /** One epoch of a job: from one change of the vehicle to the next. */
 final readonly class Chapter
 {
+    /** Kelvins over the air; an ordinary drive leaves a front rotor at about half of it. */
+    private const SCALDING_K = 200.0;
+
     /** @param list<Entry> $entries */
     private function __construct(
         public int $number,
@@ -35,6 +38,8 @@ final readonly class Chapter
             } elseif (Kind::Intake === $entry->kind) {
                 $cool = !$entry->shape()->flag('hot');
                 $drivenIn = $entry->shape()->flag('driven_in');
+            } elseif (Kind::Reading === $entry->kind && self::isScalding($entry)) {
+                $cool = false;
             } elseif (Kind::Cool === $entry->kind) {
                 $cool = true;
                 $drivenIn = false;
@@ -42,6 +47,21 @@ final readonly class Chapter
         }
 
         return new self($number, $entries, $lift, $stands, $cool, $drivenIn);
+    }
+
+    /** A wheel was measured so hot that nobody works at it yet. */
+    private static function isScalding(Entry $entry): bool
+    {
+        if (!str_starts_with($entry->shape()->text('check'), 'heat-')) {
+            return false;
+        }
+        foreach ($entry->shape()->each('numbers') as $number) {
+            if ($number->number('core') > self::SCALDING_K) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /** @return list<Entry> */

@@ -75,6 +75,17 @@ final class JobStateTest extends TestCase
         self::assertTrue($this->state()->situation->stuck('lf'));
     }
 
+    public function testAScaldingWheelWaits(): void
+    {
+        $this->write(Kind::Intake, ['complaint' => 'drags-lf', 'driven_in' => true]);
+        $heat = static fn (float $k): array => ['typed' => (string) ($k + 10.0), 'unit' => '°C', 'core' => $k];
+        $this->write(Kind::Reading, ['check' => 'heat-arrival@vehicle', 'numbers' => ['lf' => $heat(320.0), 'rf' => $heat(110.0), 'lr' => $heat(60.0), 'rr' => $heat(60.0)]]);
+        self::assertFalse($this->state()->situation->cool);
+        self::assertContains('cool', $this->state()->road()->unmet);
+        $this->write(Kind::Cool, []);
+        self::assertTrue($this->state()->situation->cool);
+    }
+
     public function testStateFollowsFromEntriesAndStandsFallWithTheVehicle(): void
     {
         $this->intake()->lift('wheels-off');
@@ -119,6 +130,8 @@ final class JobStateTest extends TestCase
     {
         yield 'a wheel spun on the ground' => ['intake', Kind::Reading, ['check' => 'spin@vehicle', 'outcomes' => ['lf' => 'one-finger']], 'raise'];
         yield 'a joint opened on a wheel not proved stuck' => ['raised', Kind::Reading, ['check' => 'hose-top@lf', 'outcomes' => ['' => 'frees']], 'spin-first'];
+        yield 'temperatures of a vehicle that stood' => ['intake', Kind::Reading, ['check' => 'heat-arrival@vehicle', 'numbers' => ['lf' => ['core' => 60.0]]], 'driven-in'];
+        yield 'a loop before it is proved safe' => ['intake', Kind::Reading, ['check' => 'heat-loop@vehicle', 'numbers' => ['lf' => ['core' => 60.0]]], 'pedal-high'];
         yield 'the road before it is proved safe' => ['intake', Kind::Reading, ['check' => 'complaint-again@vehicle', 'outcomes' => ['' => 'gone']], 'level'];
         yield 'a step without its figure' => ['signed', Kind::Step, ['sheet' => '{last}', 'step' => 'banjo'], 'figure-first'];
         yield 'opening before everything lies ready' => ['signed', Kind::Step, ['sheet' => '{last}', 'step' => 'open-top'], 'prepare-first'];
