@@ -26,12 +26,12 @@ final class SignInController extends AbstractController
         throw new \LogicException('The firewall answers this route.');
     }
 
-    /** Single keys are in the way of some: dictation, tremor, a cat. */
-    #[Route('/me/shortcuts', name: 'shortcuts', methods: ['POST'])]
+    /** Single keys are in the way of some (dictation, tremor, a cat); a dark bay wants a dark page. */
+    #[Route('/me/{what}', name: 'my_setting', requirements: ['what' => 'shortcuts|theme'], methods: ['POST'])]
     #[IsCsrfTokenValid('submit', '_token')]
-    public function shortcuts(#[CurrentUser] User $user, UserRepository $users): Response
+    public function setting(string $what, #[CurrentUser] User $user, UserRepository $users): Response
     {
-        $user->switchShortcuts();
+        'theme' === $what ? $user->switchTheme() : $user->switchShortcuts();
         $users->add($user);
 
         return $this->redirectToRoute('jobs', [], Response::HTTP_SEE_OTHER);

@@ -33,6 +33,9 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
     #[ORM\Column(options: ['default' => true])]
     private bool $shortcuts = true;
 
+    #[ORM\Column(options: ['default' => false])]
+    private bool $dark = false;
+
     private function __construct(Uuid $id, string $login, string $name, Role $role)
     {
         $this->id = $id;
@@ -49,6 +52,16 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
     public function changePassword(string $hash): void
     {
         $this->passwordHash = $hash;
+    }
+
+    public function switchTheme(): void
+    {
+        $this->dark = !$this->dark;
+    }
+
+    public function worksInTheDark(): bool
+    {
+        return $this->dark;
     }
 
     public function switchShortcuts(): void

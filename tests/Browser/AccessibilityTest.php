@@ -8,15 +8,18 @@ use App\Kernel;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\Routing\RouterInterface;
 
-/** axe on every page that can be opened, found from the router, wide and narrow. */
+/** axe on every page that can be opened, found from the router: wide, narrow, and in the dark. */
 final class AccessibilityTest extends BrowserTestCase
 {
     #[DataProvider('provideSizes')]
-    public function testEveryPageIsAccessible(int $width, int $height): void
+    public function testEveryPageIsAccessible(int $width, int $height, bool $dark): void
     {
         $chrome = $this->chrome($width, $height);
         $wrong = $this->judge($chrome->go('/sign-in'), '/sign-in');
         $chrome->signIn('aldershaw');
+        if ($dark !== ('dark' === $chrome->driver->executeScript('return document.documentElement.dataset.bsTheme;'))) {
+            $chrome->tap('#theme');
+        }
         $chrome->go('/?show=shed');
         $jobs = array_map(static fn ($link): string => (string) parse_url((string) $link->getAttribute('href'), \PHP_URL_PATH), $chrome->all('.job-line'));
         self::assertGreaterThanOrEqual(5, \count($jobs));
@@ -40,11 +43,12 @@ final class AccessibilityTest extends BrowserTestCase
         self::assertGreaterThan(25, $seen);
     }
 
-    /** @return iterable<string, array{int, int}> */
+    /** @return iterable<string, array{int, int, bool}> */
     public static function provideSizes(): iterable
     {
-        yield 'wide' => [1280, 800];
-        yield 'narrow' => [390, 844];
+        yield 'wide' => [1280, 800, false];
+        yield 'narrow' => [390, 844, false];
+        yield 'wide, dark bay' => [1280, 800, true];
     }
 
     public function testAPlantedFaultIsFound(): void

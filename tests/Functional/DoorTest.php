@@ -31,6 +31,23 @@ final class DoorTest extends ShopTestCase
         self::assertResponseRedirects('http://localhost/sign-in');
     }
 
+    public function testAfterFiveWrongPasswordsTheNextTryWaits(): void
+    {
+        $try = function (string $password): string {
+            $this->client->request('POST', '/sign-in', ['login' => 'tarrenby', 'password' => $password, '_csrf_token' => 'csrf-token']);
+
+            return (string) $this->client->getResponse()->headers->get('Location');
+        };
+        for ($n = 0; $n < 5; ++$n) {
+            $try('wrong');
+        }
+        self::assertStringEndsWith('/sign-in', $try('thornwater'), 'not even the right one, for a while');
+        $this->client->followRedirect();
+        self::assertStringContainsString('Too many wrong tries', $this->text('.wrong'));
+        self::getContainer()->get(\Doctrine\DBAL\Connection::class)->executeStatement("UPDATE login_slowdown SET wait_until = now() - interval '1 second'");
+        self::assertSame('http://localhost/', $try('thornwater'));
+    }
+
     public function testAFormFromElsewhereIsRefused(): void
     {
         $this->signIn();
