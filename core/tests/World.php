@@ -50,7 +50,7 @@ final class World
         if (!isset(self::$fields[$preset])) {
             $layout = self::layout($preset);
             $builder = new SignatureBuilder(self::catalogue());
-            $file = \dirname(__DIR__, 2).'/var/signatures/'.$builder->key($layout).'.php';
+            $file = \dirname(__DIR__, 2).'/var/signatures/test/'.$builder->key($layout).'.php';
             $signature = is_file($file) ? Signature::fromArray(require $file) : $builder->build($layout);
             self::$fields[$preset] = Field::of(self::catalogue(), $layout, $signature);
         }

@@ -49,6 +49,7 @@ final readonly class Drawing
             'lines' => $this->lines($layout, $state, $groups, $struck),
             'tags' => $this->tags($layout, $groups),
             'modulator' => $layout->modulator,
+            'assist' => $layout->hasAssist(),
             'suspects' => array_filter(array_map(static fn (array $at): bool => true, self::CENTRE), static fn (bool $on, string $part): bool => ($groups[$part.'@vehicle'] ?? 0.0) >= self::SHOWN_FROM * 2, \ARRAY_FILTER_USE_BOTH),
             'chambers' => \count($layout->chambers),
             'next' => null === $next ? null : $this->marker($next),
@@ -107,14 +108,22 @@ final readonly class Drawing
             $joint = $x + 82 * $in;
             $lane = $corner->isFront() ? $x + 106 * $in : $from;
             $hoseAt = $layout->hoseOf($corner);
+            $top = $layout->modulator ? 262 : 170;
+            if (!$layout->modulator) {
+                $from = $layout->chambers[0] === $layout->chamberOf($corner) ? 316 : 344;
+            }
             $hose = $groups['hose@'.$hoseAt] ?? 0.0;
             $held = $hose + ($groups['modulator@vehicle'] ?? 0.0);
             $trapped = $state->situation->stuck($corner->value) && $held > 0.5;
             $hoseOnly = $trapped && $hose > 0.8;
             $cleared = isset($struck['hose@'.$hoseAt]);
             $path = $corner->isFront()
-                ? \sprintf('M%d 262 V%d H%d V%d H%d', $from, 286 + 6 * abs($valve - 2), $lane, $y, $joint)
-                : \sprintf('M%d 262 V%d H%d', $from, $y, $joint);
+                ? \sprintf('M%d %d V%d H%d V%d H%d', $from, $top, $top + 24 + 6 * abs($valve - 2), $lane, $y, $joint)
+                : \sprintf('M%d %d V%d H%d', $from, $top, $y, $joint);
+            if ('rear' === $hoseAt) {
+                $lines[] = $this->axleLine($corner, $y, $in, $x, $trapped, $cleared, 'lr' === $corner->value ? [$from, $top] : null, $hose);
+                continue;
+            }
             $lines[] = [
                 'id' => $corner->value,
                 'pipe' => $path,
@@ -143,6 +152,30 @@ final readonly class Drawing
         }
 
         return $heat;
+    }
+
+    /**
+     * A solid axle: one hose in the middle, drawn with the left wheel, then a pipe along the axle to each side.
+     *
+     * @param array{int, int}|null $feed where the line to the hose begins
+     *
+     * @return array<string, mixed>
+     */
+    private function axleLine(Corner $corner, int $y, int $in, int $x, bool $trapped, bool $cleared, ?array $feed, float $hose): array
+    {
+        $state = $trapped ? 'trapped' : ($cleared ? 'clear' : 'plain');
+        $joint = [330, $y - 62];
+
+        return [
+            'id' => $corner->value,
+            'pipe' => \sprintf('M%d %d H330', $x + 42 * $in, $y).(null === $feed ? '' : \sprintf(' M%d %d V%d H330 V%d', $feed[0], $feed[1], $y - 90, $joint[1])),
+            'pipeState' => $state,
+            'hose' => null === $feed ? '' : \sprintf('M330 %d q-7 8 0 15 t0 15 t0 15 t0 17', $joint[1]),
+            'hoseState' => $state,
+            'hatch' => null !== $feed && $hose >= self::SHOWN_FROM * 2 ? ['x' => 308, 'y' => $y - 50] : null,
+            'joint' => $joint,
+            'second' => true,
+        ];
     }
 
     /** @return list<Corner> left lines first, so that no two cross at the valve block */
@@ -180,7 +213,7 @@ final readonly class Drawing
                 $at[$spot] ??= ['mass' => 0.0, 'x' => 'hose' === $part ? $x + 62 * $in : $x, 'y' => $y, 'tx' => 'hose' === $part ? $x + 98 * $in : $x + 66 * $in, 'ty' => 'hose' === $part ? $y - 64 : $y + 72];
                 $at[$spot]['mass'] += $mass;
             } elseif ('rear' === $place) {
-                $at[$group] = ['mass' => $mass, 'x' => 330, 'y' => 432, 'tx' => 330, 'ty' => 380];
+                $at[$group] = ['mass' => $mass, 'x' => 340, 'y' => 398, 'tx' => 420, 'ty' => 376];
             } elseif (isset(self::CENTRE[$part])) {
                 [$x, $y] = self::CENTRE[$part];
                 $at[$group] = ['mass' => $mass, 'x' => 'modulator' === $part ? 371 : $x + 20, 'y' => $y, 'tx' => 'modulator' === $part ? 410 : 420, 'ty' => 'modulator' === $part ? 204 : $y - 4];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Text\Percent;
 use App\Text\Say;
 use Rodrel\Core\Isolation\Branch;
 use Rodrel\Core\Isolation\Proposal;
@@ -67,7 +68,7 @@ final readonly class ProposalView
         $then = [];
         foreach (\array_slice($branch->leaders, 0, 2) as [$group, $mass]) {
             if ($mass >= 0.05) {
-                $then[] = $this->say->ui('bench.leader', ['group' => $this->say->group($group), 'percent' => round(100 * $mass).'%']);
+                $then[] = $this->say->ui('bench.leader', ['group' => $this->say->group($group), 'percent' => Percent::of($mass)]);
             }
         }
 

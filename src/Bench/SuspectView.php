@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Text\Percent;
 use App\Text\Say;
 use Rodrel\Core\Isolation\Argument;
 use Rodrel\Core\Isolation\Belief;
@@ -75,7 +76,7 @@ final readonly class SuspectView
                 $lost = $other;
             }
         }
-        $percent = static fn (float $share): string => round(100.0 * $share).'%';
+        $percent = Percent::of(...);
         if (null !== $lost && $after->group($lost) < 0.02) {
             return $this->say->ui('learned.struck', ['lost' => $this->say->group($lost), 'lead' => $this->say->group($group), 'percent' => $percent($mass)]);
         }

@@ -6,6 +6,7 @@ namespace App\Job;
 
 use App\Account\User;
 use Rodrel\Core\Catalogue;
+use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -34,7 +35,7 @@ final class IntakeController extends RendersJob
         try {
             $unit = trim($form->getString('unit'));
             $unit = '' !== $unit ? mb_substr($unit, 0, 120) : throw InvalidInput::because('input.unit');
-            $preset = $this->preset($form->getString('split'), $form->getString('rear'));
+            $preset = $this->preset($form);
             $id = Uuid::isValid($form->getString('job')) ? Uuid::fromString($form->getString('job')) : Uuid::v7();
             $entry = Uuid::isValid($form->getString('entry')) ? Uuid::fromString($form->getString('entry')) : Uuid::v7();
             $job = $openJob($user, $id, $entry, $unit, $preset, $this->reader->intake($form));
@@ -74,15 +75,23 @@ final class IntakeController extends RendersJob
         return ['what' => $moving ? $parts[0] : $complaint, 'where' => $moving ? $parts[1] ?? '' : ''] + $payload;
     }
 
-    /** The preset that fits the answers; the two of this catalogue differ in split and rear brake. */
-    private function preset(string $split, string $rear): string
+    /**
+     * The preset that fits the four answers.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     */
+    private function preset(InputBag $form): string
     {
+        $given = ['split' => $form->getString('split'), 'rear' => $form->getString('rear'), 'anti_lock' => 'yes' === $form->getString('anti_lock', 'yes'), 'assist' => $form->getString('assist', 'engine-vacuum')];
+        $nearest = [];
         foreach ($this->catalogue->presets as $id => $preset) {
             $answers = \is_array($preset['questions'] ?? null) ? $preset['questions'] : [];
-            if (($answers['split'] ?? null) === $split && ($answers['rear'] ?? null) === $rear) {
+            if ($answers === $given) {
                 return $id;
             }
+            $nearest[$id] = \count(array_intersect_assoc(array_map(json_encode(...), $answers), array_map(json_encode(...), $given)));
         }
-        throw InvalidInput::because('input.preset');
+        arsort($nearest);
+        throw InvalidInput::because('input.preset', ['nearest' => $this->say->text('preset.'.array_key_first($nearest))]);
     }
 }

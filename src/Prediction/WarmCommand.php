@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Prediction;
 
 use Rodrel\Core\Catalogue;
+use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Output\OutputInterface;
@@ -18,9 +19,10 @@ final readonly class WarmCommand
     {
     }
 
-    public function __invoke(OutputInterface $output, #[Option('hand the work to the worker')] bool $later = false): int
+    /** @param list<string> $presets */
+    public function __invoke(OutputInterface $output, #[Argument('only these; all when left out')] array $presets = [], #[Option('hand the work to the worker')] bool $later = false): int
     {
-        foreach (array_keys($this->catalogue->presets) as $preset) {
+        foreach ([] !== $presets ? $presets : array_keys($this->catalogue->presets) as $preset) {
             if ($later) {
                 $this->bus->dispatch(new ComputeSignature($preset));
                 continue;

@@ -21,7 +21,7 @@ final class RodrelExtension extends AbstractExtension
     public function getFilters(): array
     {
         return [
-            new TwigFilter('percent', static fn (float $share): string => $share > 0.0 && $share < 0.005 ? '<1%' : ($share < 1.0 && $share > 0.995 ? '>99%' : round(100.0 * $share).'%')),
+            new TwigFilter('percent', Percent::of(...)),
             new TwigFilter('money', fn (float $cents): string => $this->money($cents)),
             new TwigFilter('clock', fn (\DateTimeInterface $at): string => \DateTimeImmutable::createFromInterface($at)->setTimezone($this->shop->timeZone())->format('H:i')),
             new TwigFilter('day', fn (\DateTimeInterface $at): string => \DateTimeImmutable::createFromInterface($at)->setTimezone($this->shop->timeZone())->format('j M Y, H:i')),

@@ -68,7 +68,7 @@ final class CommandTest extends KernelTestCase
         }
         [$code, $out] = $this->run_('rodrel:catalogue', (string) json_encode($documents));
         self::assertSame(0, $code, $out);
-        self::assertSame(['medium-car', 'front-rear-discs'], array_keys(json_decode($out, true)['presets']));
+        self::assertCount(6, json_decode($out, true)['presets']);
     }
 
     /**

@@ -36,6 +36,25 @@ final class JobTest extends ShopTestCase
         self::assertSame('Hose, left front', $this->text('.suspect-list .name'));
     }
 
+    public function testTheBenchWorksWhileThePredictionsAreComputed(): void
+    {
+        $this->signIn();
+        $id = Uuid::v7()->toRfc4122();
+        $new = ['_token' => 'csrf-token', 'job' => $id, 'entry' => Uuid::v7()->toRfc4122(), 'unit' => 'Unit 02, van', 'rear' => 'drum', 'assist' => 'engine-vacuum', 'what' => 'drags', 'where' => 'rear', 'pattern' => '', 'note' => ''];
+        $this->client->request('POST', '/jobs/new', ['split' => 'single', 'anti_lock' => 'yes'] + $new);
+        self::assertResponseStatusCodeSame(422);
+        self::assertStringContainsString('nearest one known', $this->text('.wrong'));
+        self::assertStringContainsString('Unit 02, van', (string) $this->client->getResponse()->getContent());
+
+        $this->client->request('POST', '/jobs/new', ['split' => 'front-rear', 'anti_lock' => 'no'] + $new);
+        $this->client->followRedirect();
+        self::assertStringContainsString('being computed', $this->text('h1'));
+        $this->append($id, 'reading', ['check' => 'look@vehicle', 'word' => ['level' => 'good', 'wet' => 'good', 'lamp' => 'good']]);
+        self::assertResponseStatusCodeSame(303);
+        $this->client->request('GET', "/jobs/$id/bench");
+        self::assertStringContainsString('dry everywhere', $this->text('.trail'));
+    }
+
     public function testTheListShowsTheJobAndFindsItByWhatWasRead(): void
     {
         $this->signIn();

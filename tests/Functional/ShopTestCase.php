@@ -48,7 +48,7 @@ abstract class ShopTestCase extends WebTestCase
     protected function freshJob(): string
     {
         $id = Uuid::v7()->toRfc4122();
-        $this->client->request('POST', '/jobs/new', ['_token' => 'csrf-token', 'job' => $id, 'entry' => Uuid::v7()->toRfc4122(), 'unit' => 'Unit 31, loader', 'split' => 'diagonal', 'rear' => 'drum', 'what' => 'drags', 'where' => 'lf', 'pattern' => '', 'note' => '']);
+        $this->client->request('POST', '/jobs/new', ['_token' => 'csrf-token', 'job' => $id, 'entry' => Uuid::v7()->toRfc4122(), 'unit' => 'Unit 31, loader', 'split' => 'diagonal', 'rear' => 'drum', 'anti_lock' => 'yes', 'assist' => 'engine-vacuum', 'what' => 'drags', 'where' => 'lf', 'pattern' => '', 'note' => '']);
         self::assertResponseRedirects('/jobs/'.$id.'/bench');
 
         return $id;

@@ -19,6 +19,8 @@ enum FaultPlaces: string
     case Parking = 'parking';
     case Circuit = 'circuit';
     case Vehicle = 'vehicle';
+    /** The vehicle, where it has a booster. */
+    case Assist = 'assist';
     case StraightPiston = 'straight-piston';
     case HoseCorner = 'hose-corner';
     case ChannelCorner = 'channel-corner';
@@ -37,6 +39,7 @@ enum FaultPlaces: string
             self::Parking => $this->corners(static fn (Corner $corner): bool => $layout->brake($corner)->parkingBrake),
             self::Circuit => array_map(static fn (Chamber $chamber): string => $chamber->id, $layout->chambers),
             self::Vehicle => ['vehicle'],
+            self::Assist => $layout->hasAssist() ? ['vehicle'] : [],
         };
     }
 

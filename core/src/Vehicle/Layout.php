@@ -80,6 +80,12 @@ final readonly class Layout
         );
     }
 
+    /** Whether a booster helps the foot. */
+    public function hasAssist(): bool
+    {
+        return $this->boosterGain > 1.0 && $this->boosterAreaCm2 > 0.0;
+    }
+
     public function masterAreaCm2(): float
     {
         return \M_PI * $this->masterBoreMm ** 2 / 400.0;
