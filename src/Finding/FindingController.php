@@ -9,6 +9,7 @@ use App\Job\Job;
 use App\Job\RendersJob;
 use App\Shop\ShopSettings;
 use Rodrel\Core\Catalogue;
+use Rodrel\Core\Isolation\Belief;
 use Rodrel\Core\Isolation\Costs;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -48,6 +49,7 @@ final class FindingController extends RendersJob
             'sentence' => $this->say->finding($group),
             'do' => $this->say->text('repair.'.explode('@', $group)[0].'.do'),
             'chosen' => $chosen,
+            'spoils' => implode(', ', array_map(fn (string $part): string => $this->say->text('part.'.$part), $this->spoiled($belief, $group))),
             'leads' => $rows[0]['group'] === $group,
             'rows' => $rows,
             'second' => $belief->second,
@@ -62,5 +64,18 @@ final class FindingController extends RendersJob
             'rate' => $this->shop->isolation->rateCentsPerMinute,
             'signed' => $signed,
         ]);
+    }
+
+    /** @return list<string> parts that the believed faults of a group tend to spoil */
+    private function spoiled(Belief $belief, string $group): array
+    {
+        $parts = [];
+        foreach ($belief->field->particles as $i => $particle) {
+            if ($particle->group() === $group && $belief->posterior[$i] > 0.01) {
+                $parts = [...$parts, ...$particle->fault->spoils];
+            }
+        }
+
+        return array_values(array_unique($parts));
     }
 }

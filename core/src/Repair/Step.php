@@ -24,7 +24,6 @@ final readonly class Step
         public bool $holdPoint,
         public ?int $count,
         public bool $opensSystem,
-        public bool $photo,
         public bool $required,
     ) {
     }
@@ -48,7 +47,6 @@ final readonly class Step
             $shape->flag('hold_point'),
             $shape->has('count') ? (int) $shape->number('count') : null,
             $shape->flag('opens'),
-            $shape->flag('photo'),
             $shape->flag('required'),
         );
     }
