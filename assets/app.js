@@ -1,6 +1,6 @@
 import Alpine from '@alpinejs/csp';
 import { keys } from './scripts/keys.js';
-import { stopwatch, sheet, speaker, strokes } from './scripts/check.js';
+import { stopwatch, sheet, speaker, strokes, heatClock } from './scripts/check.js';
 import { intake } from './scripts/intake.js';
 import { news, waiting } from './scripts/news.js';
 
@@ -8,6 +8,7 @@ Alpine.data('stopwatch', stopwatch);
 Alpine.data('sheet', sheet);
 Alpine.data('speaker', speaker);
 Alpine.data('strokes', strokes);
+Alpine.data('heatClock', heatClock);
 Alpine.data('intake', intake);
 Alpine.data('news', news);
 Alpine.data('waiting', waiting);

@@ -26,11 +26,16 @@ export const sheet = () => ({
     },
 });
 
-/** Counts strokes while the other hand holds the spanner. A cloudy stroke starts the clear ones anew. */
+/** Counts strokes while the other hand holds the spanner. A cloudy stroke starts the clear ones anew; at a top-up stroke it calls out. */
 export const strokes = () => ({
-    strokes: '', clear: '',
-    stroke() { this.strokes = String(Number(this.strokes || 0) + 1); this.clear = '0'; },
-    clearStroke() { this.strokes = String(Number(this.strokes || 0) + 1); this.clear = String(Number(this.clear || 0) + 1); },
+    strokes: '', clear: '', alarm: false,
+    stroke() { this.strokes = String(Number(this.strokes || 0) + 1); this.clear = '0'; this.look(); },
+    clearStroke() { this.strokes = String(Number(this.strokes || 0) + 1); this.clear = String(Number(this.clear || 0) + 1); this.look(); },
+    look() {
+        const total = Number(this.$root.dataset.soFar) + Number(this.strokes);
+        this.alarm = this.$root.dataset.topups.split(' ').filter((at) => at !== '').includes(String(total));
+        if (this.alarm) { globalThis.navigator.vibrate?.(300); }
+    },
 });
 
 /** Says the helper's words aloud in their time, by the device's own voice; the word being said is marked. */
@@ -48,5 +53,31 @@ export const speaker = () => ({
             }, at);
             at += n === words.length - 2 && wait === 0 || n === words.length - 3 && wait > 0 ? hold : 1200;
         });
+    },
+});
+
+/** Runs since the stop and notes beside each temperature how long ago that was. */
+export const heatClock = () => ({
+    face: '0:00', label: '', at: 0, timer: 0,
+    init() {
+        this.label = this.$root.querySelector('button').dataset.stopped;
+        for (const field of this.$root.closest('form').querySelectorAll('[data-clock]')) {
+            field.addEventListener('change', () => this.note(field));
+        }
+    },
+    start() {
+        this.at = performance.now();
+        clearInterval(this.timer);
+        this.timer = setInterval(() => { this.face = this.clock(); }, 250);
+        this.label = this.$root.querySelector('button').dataset.again;
+        document.getElementById('air')?.focus();
+    },
+    clock() {
+        const seconds = Math.floor((performance.now() - this.at) / 1000);
+        return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
+    },
+    note(field) {
+        const since = document.getElementById(field.dataset.clock);
+        if (this.at > 0 && field.value !== '' && since.value === '') { since.value = this.clock(); }
     },
 });

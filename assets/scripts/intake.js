@@ -1,12 +1,14 @@
 /** Reads the sentence so far back from the chosen tiles. */
 export const intake = () => ({
     sentence: '…',
+    pulls: true,
     init() { this.say(); },
     say() {
         const chosen = (name) => this.$root.querySelector(`input[name=${name}]:checked`);
         const text = (name) => chosen(name)?.closest('label').innerText.trim().toLowerCase() || '';
-        const needsPlace = ['drags', 'pulls'].includes(chosen('what')?.value);
-        const parts = [text('what'), needsPlace ? text('where') : '', chosen('pattern')?.value ? text('pattern') : ''];
+        const what = chosen('what')?.value;
+        this.pulls = what === 'pulls';
+        const parts = [text('what'), ['drags', 'pulls', 'locks'].includes(what) ? text('where') : '', this.pulls && chosen('timing')?.value === 'first' ? text('timing') : '', chosen('pattern')?.value ? text('pattern') : ''];
         this.sentence = parts.filter((part) => part !== '').join(', ') || '…';
     },
 });

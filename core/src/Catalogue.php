@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rodrel\Core;
 
+use Rodrel\Core\Bleeding\BleedBook;
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\ObserverKind;
 use Rodrel\Core\Fault\Fault;
@@ -29,12 +30,13 @@ final readonly class Catalogue
         public array $procedures,
         public array $presets,
         public array $drives,
+        public BleedBook $bleeding,
         public string $hash,
     ) {
     }
 
     /**
-     * @param array{faults: array<mixed>, checks: array<mixed>, repairs: array<mixed>, procedures: array<mixed>, presets: array<mixed>, drives: array<mixed>} $documents decoded files
+     * @param array{faults: array<mixed>, checks: array<mixed>, repairs: array<mixed>, procedures: array<mixed>, presets: array<mixed>, drives: array<mixed>, bleeding: array<mixed>} $documents decoded files
      *
      * @throws InvalidData with the JSON pointer of the first wrong value
      */
@@ -67,7 +69,7 @@ final readonly class Catalogue
         self::crossCheck($faults, $checks, $repairs, $procedures);
         self::crossCheckDrives($checks, $drives);
 
-        return new self($faults, $checks, $repairs, $procedures, $presets, $drives, hash('sha256', serialize($documents)));
+        return new self($faults, $checks, $repairs, $procedures, $presets, $drives, BleedBook::fromShape(new Shape($documents['bleeding'], '/bleeding')), hash('sha256', serialize($documents)));
     }
 
     public function check(string $idAtPlace): Check
@@ -118,7 +120,9 @@ final readonly class Catalogue
                 }
             }
             foreach ($fault->signs as $check => $chances) {
-                $words = isset($checks[$check]) ? $checks[$check]->rows[array_key_first($checks[$check]->rows)] : null;
+                [$id, $row] = [...explode('/', $check), null];
+                $rows = isset($checks[$id]) ? $checks[$id]->rows : [];
+                $words = null === $row ? $rows[array_key_first($rows) ?? ''] ?? null : $rows[$row] ?? null;
                 if (null === $words || ObserverKind::Sign !== $words->kind || \count($words->words) !== \count($chances)) {
                     throw InvalidData::at('/faults/'.$fault->id.'/signs/'.$check, 'a sign check with as many words is expected');
                 }

@@ -30,12 +30,12 @@ final class World
         return self::$catalogue ??= Catalogue::fromArray(self::documents());
     }
 
-    /** @return array{faults: array<mixed>, checks: array<mixed>, repairs: array<mixed>, procedures: array<mixed>, presets: array<mixed>, drives: array<mixed>} */
+    /** @return array{faults: array<mixed>, checks: array<mixed>, repairs: array<mixed>, procedures: array<mixed>, presets: array<mixed>, drives: array<mixed>, bleeding: array<mixed>} */
     public static function documents(): array
     {
         $read = static fn (string $file): array => json_decode((string) file_get_contents(\dirname(__DIR__).'/data/'.$file.'.json'), true, 512, \JSON_THROW_ON_ERROR);
 
-        return ['faults' => $read('faults'), 'checks' => $read('checks'), 'repairs' => $read('repairs'), 'procedures' => $read('procedures'), 'presets' => $read('presets'), 'drives' => $read('drives')];
+        return ['faults' => $read('faults'), 'checks' => $read('checks'), 'repairs' => $read('repairs'), 'procedures' => $read('procedures'), 'presets' => $read('presets'), 'drives' => $read('drives'), 'bleeding' => $read('bleeding')];
     }
 
     /** @param array<string, mixed> $changes merged into the preset */

@@ -28,7 +28,7 @@ final readonly class Thumbnail
         $corners = [];
         foreach (Corner::cases() as $corner) {
             [$x, $y] = self::AT[$corner->value];
-            $hot = isset($hotSpots[$corner->value]) || !$corner->isFront() && isset($hotSpots['rear']);
+            $hot = isset($hotSpots[$corner->value]) || isset($hotSpots[$corner->isFront() ? 'front' : 'rear']);
             $corners[] = ['x' => $x, 'y' => $y, 'hot' => $hot, 'drum' => !$layout->brake($corner)->disc];
         }
         $paths = [];

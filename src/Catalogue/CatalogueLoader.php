@@ -10,7 +10,7 @@ use Rodrel\Core\InvalidData;
 /** Reads the catalogue's files for the core. */
 final readonly class CatalogueLoader
 {
-    private const FILES = ['faults', 'checks', 'repairs', 'procedures', 'presets', 'drives'];
+    private const FILES = ['faults', 'checks', 'repairs', 'procedures', 'presets', 'drives', 'bleeding'];
 
     public function __construct(private string $projectDir)
     {

@@ -65,7 +65,7 @@ final class DemoCommand
             $this->people();
             $this->jobs();
         });
-        $output->writeln('Six jobs on four vehicles.');
+        $output->writeln('Twelve jobs on eight vehicles.');
 
         return 0;
     }
@@ -106,19 +106,55 @@ final class DemoCommand
         $this->play('front-rear-discs', 'hose.one-way@lf', 9, '-44 minutes', 'fenwarren')
             ->open('Unit 12, shuttle minibus', 'front-rear-discs', ['pattern' => 'warm', 'driven_in' => true, 'parts' => [['part' => 'caliper', 'place' => 'lf', 'weeks' => 3]], 'note' => 'long descent from the viewpoint'])
             ->bench(3);
+
+        $this->moreUnits();
     }
 
-    private function play(string $preset, string $suspect, int $grade, string $since, string $login): PlayedJob
+    private function moreUnits(): void
+    {
+        $this->play('medium-car', 'guide-pins.stuck@lf', 0, '-41 days', 'fenwarren')
+            ->open('Unit 23, small van', 'medium-car', ['pattern' => 'always', 'note' => 'left front rim dustier for weeks'])
+            ->ground()->read('spin@vehicle')->lowered()->read('heat-loop@vehicle')
+            ->bench(14)->sign()->repair($this->vehicle('medium-car', 'nothing.wrong@vehicle', 0))->bleed()->proof(14)->handOver();
+
+        $this->play('all-drum-single', 'adjuster.over-wound@rf', 2, '-6 days', 'tarrenby')
+            ->open('Unit 31, open tour car', 'all-drum-single', ['note' => 'new linings all round for the summer season', 'parts' => [['part' => 'shoes', 'place' => 'rf', 'weeks' => 1]]])
+            ->bench(12)->sign()->prepare()->steps(2);
+
+        $this->play('petrol-turbo', 'booster.holds-briefly@vehicle', 4, '-3 hours', 'fenwarren')
+            ->open("Unit 15, rangers' estate", 'petrol-turbo', ['pattern' => 'lets-go', 'note' => 'holds on at the gate, then rolls by itself; a hum from behind the dash'])
+            ->bench(6);
+
+        $this->play('heavy-van', 'cylinder.leaks@lr', 5, '-2 days', 'aldershaw')
+            ->open('Unit 28, flatbed', 'heavy-van', ['note' => 'the rear steps out on wet cobbles'])
+            ->read('look@vehicle', ['level' => 'bad', 'wet' => 'bad', 'lamp' => 'good'])->bench(14)->sign()->prepare()
+            ->write(Kind::Item, ['text' => 'Right rear cylinder and linings refused by the park office, told S. Quillane', 'due' => $this->clock->now()->modify('+30 days')->format('Y-m-d'), 'safety' => false], 2);
+
+        $this->play('petrol-turbo', 'rear-caliper.lever@rr', 1, '-12 days', 'tarrenby')
+            ->open("Unit 15, rangers' estate", 'petrol-turbo', ['driven_in' => true, 'note' => 'hot right rear after the school run'])
+            ->read('heat-arrival@vehicle')->bench(14)->sign()->repair($this->vehicle('petrol-turbo', 'nothing.wrong@vehicle', 0))->bleed()->proof(2);
+
+        $ugly = $this->play('solid-axle-4x4', 'hose.one-way@rear', 7, '-9 days', 'tarrenby', true)
+            ->open('Unit 04, visitor-train tug with the rebuilt rear axle from the old quarry railway (spare chassis, second gearbox)', 'solid-axle-4x4', ['pattern' => 'comes-goes', 'note' => 'Four drivers, four stories: drags uphill, drags only with visitors aboard, pulls sometimes to the left and sometimes not, one says it is the handbrake, the gardener says it has always been like that since the winter it stood behind the boat house.', 'parts' => [['part' => 'caliper', 'place' => 'lf', 'weeks' => 2], ['part' => 'hose', 'place' => 'rf', 'weeks' => 2], ['part' => 'shoes', 'place' => 'lr', 'weeks' => 9]]]);
+        foreach (['dust', 'look', 'pump', 'pedal', 'spin', 'spin-later', 'spin-series', 'engine', 'relay-out', 'bearing', 'pipe-look'] as $check) {
+            $ugly->read($check.'@vehicle');
+        }
+        foreach (['reservoir@primary', 'reservoir@secondary', 'parking-slack@lr', 'parking-slack@rr', 'hose-look@lf', 'hose-look@rf', 'hose-look@lr', 'hose-feel@lf', 'break-free@lr', 'break-free@rr', 'wear@lf', 'wear@rf', 'pins@lf', 'pins@rf', 'pads-look@lf', 'push-back@lf', 'push-back@rf', 'caliper-look@lf', 'drum-look@lr'] as $check) {
+            $ugly->read($check);
+        }
+    }
+
+    private function play(string $preset, string $suspect, int $grade, string $since, string $login, bool $wavering = false): PlayedJob
     {
         $second = 'fenwarren' === $login ? 'aldershaw' : 'fenwarren';
 
-        return new PlayedJob($this->openJob, $this->append, $this->readJob, $this->signed, $this->catalogue, $this->people[$login], $this->people[$second], $this->clock->now()->modify($since), $this->vehicle($preset, $suspect, $grade));
+        return new PlayedJob($this->openJob, $this->append, $this->readJob, $this->signed, $this->catalogue, $this->people[$login], $this->people[$second], $this->clock->now()->modify($since), $this->vehicle($preset, $suspect, $grade, $wavering));
     }
 
-    private function vehicle(string $preset, string $suspect, int $grade): HiddenVehicle
+    private function vehicle(string $preset, string $suspect, int $grade, bool $wavering = false): HiddenVehicle
     {
         $layout = Layout::fromArray($this->catalogue->presets[$preset]);
 
-        return HiddenVehicle::with(Field::of($this->catalogue, $layout, $this->predictions->compute($preset)), $suspect, $grade, new Mt19937(self::SEED + crc32($suspect)));
+        return HiddenVehicle::with(Field::of($this->catalogue, $layout, $this->predictions->compute($preset)), $suspect, $grade, new Mt19937(self::SEED + crc32($suspect)), $wavering);
     }
 }

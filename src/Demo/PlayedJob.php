@@ -17,6 +17,7 @@ use Rodrel\Core\Isolation\Gates;
 use Rodrel\Core\Job\Guard;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Quantity\Unit;
 use Rodrel\Core\Rig\HiddenVehicle;
 use Symfony\Component\Uid\Uuid;
 
@@ -79,7 +80,7 @@ final class PlayedJob
                 default => null,
             };
         }
-        if ('complaint-again' === $check->id) {
+        if ($check->road) {
             $this->lower();
         }
         $outcomes = $numbers = [];
@@ -87,7 +88,9 @@ final class PlayedJob
             if (\is_float($answer) && $check->rows[$row]->isOverAir()) {
                 $numbers[(string) $row] = ['typed' => (string) round($answer + self::AIR_C), 'unit' => '°C', 'core' => round($answer, 1), 'air_c' => self::AIR_C, 'surface' => 'rusty'];
             } elseif (\is_float($answer)) {
-                $numbers[(string) $row] = ['typed' => (string) round($answer), 'unit' => 'mm', 'core' => round($answer)];
+                $unit = Unit::from((string) $check->rows[$row]->unit);
+                $typed = round($unit->fromCore($answer), Unit::Bar === $unit ? 1 : 0);
+                $numbers[(string) $row] = ['typed' => (string) $typed, 'unit' => $unit->value, 'core' => $unit->toCore($typed)];
             } else {
                 $outcomes[(string) $row] = $answer;
             }
@@ -155,9 +158,11 @@ final class PlayedJob
             return $this;
         }
         $place = 'all' === $repair->bleeds ? 'vehicle' : explode('@', (string) $state->repaired)[1];
-        foreach (BleedPlan::of($this->loaded()->layout, $place)->order as $corner) {
-            $this->write(Kind::Bleed, ['corner' => $corner->value, 'strokes' => 9, 'bubbles' => 'few', 'clear' => 0, 'colour' => 'amber, cloudy'], 5);
-            $this->write(Kind::Bleed, ['corner' => $corner->value, 'strokes' => 6, 'bubbles' => 'none', 'clear' => 4, 'colour' => 'clear'], 4);
+        $this->write(Kind::BleedSetup, ['method' => 'pedal', 'plate' => 'glycol', 'fluid' => 'glycol', 'purpose' => 'all' === $repair->bleeds ? 'renew' : 'opened', 'own' => []], 1);
+        foreach (array_keys(BleedPlan::of($this->loaded()->layout, $place)->done($this->loaded()->layout, [])) as $key) {
+            [$corner, $bleeder] = [...explode('-', $key), ''];
+            $this->write(Kind::Bleed, ['corner' => $corner, 'bleeder' => $bleeder, 'strokes' => 9, 'unit' => 'strokes', 'bubbles' => 'few', 'clear' => 0, 'colour' => 'amber, cloudy'], 5);
+            $this->write(Kind::Bleed, ['corner' => $corner, 'bleeder' => $bleeder, 'strokes' => 6, 'unit' => 'strokes', 'bubbles' => 'none', 'clear' => 4, 'colour' => 'clear'], 4);
         }
 
         return $this->write(Kind::Bled, [], 1);
@@ -179,6 +184,17 @@ final class PlayedJob
     public function handOver(): self
     {
         return $this->lower()->write(Kind::Handover, [], 5);
+    }
+
+    /** Level, wet, lamps and pedal: what opens the road. */
+    public function ground(): self
+    {
+        return $this->read('look@vehicle', ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'])->read('pedal@vehicle');
+    }
+
+    public function lowered(): self
+    {
+        return $this->lower();
     }
 
     private function lower(): self

@@ -25,7 +25,7 @@ final readonly class CatalogueCommand extends JsonCommand
     public function __invoke(OutputInterface $output, #[Argument('a file, - for standard input; the shipped one when left out')] ?string $document = null): int
     {
         return $this->answer($output, function () use ($document): array {
-            /** @var array{faults: array<mixed>, checks: array<mixed>, repairs: array<mixed>, procedures: array<mixed>, presets: array<mixed>, drives: array<mixed>}|null $given */
+            /** @var array{faults: array<mixed>, checks: array<mixed>, repairs: array<mixed>, procedures: array<mixed>, presets: array<mixed>, drives: array<mixed>, bleeding: array<mixed>}|null $given */
             $given = null === $document ? null : $this->documents->read($document, 'catalogue');
 
             return $this->summary(null === $given ? $this->loader->load() : Catalogue::fromArray($given));

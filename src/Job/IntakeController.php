@@ -69,10 +69,10 @@ final class IntakeController extends RendersJob
     private function typed(array $payload): array
     {
         $complaint = \is_string($payload['complaint'] ?? null) ? $payload['complaint'] : '';
-        $parts = explode('-', $complaint, 2);
-        $moving = \in_array($parts[0], ['drags', 'pulls'], true);
+        $parts = explode('-', $complaint);
+        $moving = \in_array($parts[0], ['drags', 'pulls', 'locks'], true);
 
-        return ['what' => $moving ? $parts[0] : $complaint, 'where' => $moving ? $parts[1] ?? '' : ''] + $payload;
+        return ['what' => $moving ? $parts[0] : $complaint, 'where' => $moving ? $parts[1] ?? '' : '', 'timing' => $parts[2] ?? 'whole'] + $payload;
     }
 
     /**

@@ -6,8 +6,10 @@ namespace App\Job;
 
 use Rodrel\Core\Catalogue;
 use Rodrel\Core\Check\ObserverKind;
+use Rodrel\Core\Heat\HeatRound;
 use Rodrel\Core\Heat\Infrared;
 use Rodrel\Core\Heat\TooBright;
+use Rodrel\Core\Heat\TooLate;
 use Rodrel\Core\Job\Kind;
 use Rodrel\Core\Quantity\InvalidMeasure;
 use Rodrel\Core\Quantity\Measured;
@@ -44,6 +46,7 @@ final readonly class PayloadReader
             Kind::Confirm => ['step' => $this->text($form, 'step')],
             Kind::Repaired => ['group' => $this->text($form, 'group'), 'sheet' => $this->text($form, 'sheet')],
             Kind::Bleed => $this->bleed($form),
+            Kind::BleedSetup => $this->bleedSetup($form),
             Kind::Waive => ['criterion' => $this->text($form, 'criterion'), 'reason' => $this->text($form, 'reason', 'input.reason')],
             Kind::Override => ['gate' => $this->text($form, 'gate'), 'reason' => $this->text($form, 'reason', 'input.reason')],
             Kind::Item => ['text' => $this->text($form, 'text', 'input.item'), 'due' => $this->optional($form, 'due'), 'safety' => $form->getBoolean('safety')],
@@ -59,9 +62,10 @@ final readonly class PayloadReader
      */
     public function intake(InputBag $form): array
     {
-        $what = $this->choice($form, 'what', ['drags', 'pulls', 'pedal-long', 'weak', 'none'], 'input.what');
+        $what = $this->choice($form, 'what', ['drags', 'pulls', 'locks', 'pedal-long', 'weak', 'none'], 'input.what');
         $where = $this->optional($form, 'where');
-        if ('drags' === $what && !\in_array($where, ['lf', 'rf', 'lr', 'rr', 'front', 'rear', 'all'], true) || 'pulls' === $what && !\in_array($where, ['left', 'right'], true)) {
+        if ('drags' === $what && !\in_array($where, ['lf', 'rf', 'lr', 'rr', 'front', 'rear', 'all'], true) || 'pulls' === $what && !\in_array($where, ['left', 'right'], true)
+            || 'locks' === $what && !\in_array($where, ['front', 'rear'], true)) {
             throw InvalidInput::because('input.where');
         }
         $pattern = $this->optional($form, 'pattern');
@@ -74,10 +78,15 @@ final readonly class PayloadReader
         }
 
         return [
-            'complaint' => 'drags' === $what || 'pulls' === $what ? $what.'-'.$where : $what,
+            'complaint' => match ($what) {
+                'drags', 'locks' => $what.'-'.$where,
+                'pulls' => $what.'-'.$where.('first' === $this->optional($form, 'timing') ? '-first' : ''),
+                default => $what,
+            },
             'pattern' => \in_array($pattern, ['always', 'warm', 'engine-only', 'comes-goes', 'lets-go'], true) ? $pattern : '',
             'hot' => $form->getBoolean('hot'),
             'driven_in' => $form->getBoolean('driven_in'),
+            'stood' => $form->getBoolean('stood'),
             'parts' => $parts,
             'note' => mb_substr($this->optional($form, 'note'), 0, self::NOTE_LENGTH),
         ];
@@ -97,7 +106,7 @@ final readonly class PayloadReader
         $outcomes = $numbers = [];
         foreach ($check->rows as $row => $observer) {
             if ($observer->isOverAir()) {
-                $numbers[(string) $row] = $this->overAir($form, (string) $row);
+                $numbers[(string) $row] = $this->overAir($form, (string) $row, $this->cooling($form, (string) array_key_first($check->rows)));
             } elseif (ObserverKind::Number === $observer->kind) {
                 $text = $typed['' === $row ? 0 : $row] ?? '';
                 $measured = $this->parse(\is_string($text) ? $text : '', Quantity::from((string) $observer->quantity), Unit::from((string) $observer->unit));
@@ -111,22 +120,44 @@ final readonly class PayloadReader
             }
         }
 
-        return array_filter(['check' => $id, 'outcomes' => $outcomes, 'numbers' => $numbers, 'unsure' => $form->getBoolean('unsure')], static fn (mixed $v): bool => [] !== $v);
+        $again = isset($check->rows['lf']) && $check->rows['lf']->isOverAir() && '' !== $this->optional($form, 'again') ? $this->measuredK($form, $this->optional($form, 'again'), 'again') : [];
+
+        return array_filter(['check' => $id, 'outcomes' => $outcomes, 'numbers' => $numbers, 'again' => $again, 'unsure' => $form->getBoolean('unsure')], static fn (mixed $v): bool => [] !== $v);
     }
 
     /**
-     * A wheel's temperature as kelvins over the air, corrected for the surface that an infrared gun was aimed at.
+     * A wheel's temperature as kelvins over the air at the moment of stopping.
      *
      * @param InputBag<bool|float|int|string> $form
      *
-     * @return array{typed: string, unit: string, core: float, air_c: float, surface: string}
+     * @return array{typed: string, unit: string, core: float, air_c: float, surface: string, place: string, since_s: float}
      */
-    private function overAir(InputBag $form, string $row): array
+    private function overAir(InputBag $form, string $row, float $tauS): array
     {
         $typed = $form->all('number')[$row] ?? '';
-        $wheel = $this->parse(\is_string($typed) ? $typed : '', Quantity::Temperature, Unit::Celsius);
+        $measured = $this->measuredK($form, \is_string($typed) ? $typed : '', $row);
+        try {
+            $atStop = HeatRound::atStop($measured['core'], $measured['place'], $measured['since_s'], $tauS);
+        } catch (TooLate) {
+            throw InvalidInput::because('input.too-late');
+        }
+
+        return ['core' => round(max(2.0, $atStop), 1)] + $measured;
+    }
+
+    /**
+     * One reading over the air, corrected for the surface that an infrared gun was aimed at but not yet for time.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array{typed: string, unit: string, core: float, air_c: float, surface: string, place: string, since_s: float}
+     */
+    private function measuredK(InputBag $form, string $typed, string $row): array
+    {
+        $wheel = $this->parse($typed, Quantity::Temperature, Unit::Celsius);
         $air = $this->measure($form, 'air', Quantity::Temperature, Unit::Celsius)['core'];
         $surface = $this->choice($form, 'surface', ['contact', ...array_keys(Infrared::SURFACES)], 'input.surface');
+        $place = '' === $this->optional($form, 'place') ? 'rotor' : $this->choice($form, 'place', array_keys(HeatRound::PLACES));
         try {
             $celsius = 'contact' === $surface ? $wheel->core : Infrared::corrected($wheel->core, $air, $surface);
         } catch (TooBright) {
@@ -136,7 +167,41 @@ final readonly class PayloadReader
             throw InvalidInput::because('input.temperature', ['typed' => $wheel->typed]);
         }
 
-        return ['typed' => $wheel->typed, 'unit' => $wheel->unit->value, 'core' => round(max(2.0, $celsius - $air), 1), 'air_c' => $air, 'surface' => $surface];
+        return ['typed' => $wheel->typed, 'unit' => $wheel->unit->value, 'core' => round($celsius - $air, 1), 'air_c' => $air, 'surface' => $surface, 'place' => $place, 'since_s' => $this->since($form, $row)];
+    }
+
+    /**
+     * Seconds since the stop: "1:05", "65 s", "2 min", a bare number in minutes; nothing typed is at once.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     */
+    private function since(InputBag $form, string $row): float
+    {
+        $typed = $form->all('since')[$row] ?? '';
+        $typed = \is_string($typed) ? trim($typed) : '';
+        if (1 === preg_match('/^(\d{1,3}):([0-5]\d)$/', $typed, $clock)) {
+            return 60.0 * (float) $clock[1] + (float) $clock[2];
+        }
+
+        return '' === $typed ? 0.0 : $this->parse($typed, Quantity::Time, Unit::Minute)->core;
+    }
+
+    /**
+     * The cooling that the first wheel, taken again last, shows; else the usual one.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     */
+    private function cooling(InputBag $form, string $first): float
+    {
+        $typed = $form->all('number')[$first] ?? '';
+        $again = $this->optional($form, 'again');
+        if ('' === $again || !\is_string($typed) || '' === $typed) {
+            return HeatRound::STANDING_S;
+        }
+        $before = $this->measuredK($form, $typed, $first);
+        $after = $this->measuredK($form, $again, 'again');
+
+        return HeatRound::cooling($before['core'], $before['since_s'], $after['core'], $after['since_s']) ?? HeatRound::STANDING_S;
     }
 
     /**
@@ -175,17 +240,40 @@ final readonly class PayloadReader
     private function bleed(InputBag $form): array
     {
         $count = static function (string $key) use ($form): int {
-            $number = filter_var($form->get($key), \FILTER_VALIDATE_INT, ['options' => ['min_range' => 0, 'max_range' => 500]]);
+            $number = filter_var($form->get($key), \FILTER_VALIDATE_INT, ['options' => ['min_range' => 0, 'max_range' => 5000]]);
 
             return \is_int($number) ? $number : throw InvalidInput::because('input.strokes');
         };
 
         return [
             'corner' => $this->choice($form, 'corner', ['lf', 'rf', 'lr', 'rr']),
+            'bleeder' => $this->choice($form, 'bleeder', ['', 'inner', 'outer']),
             'strokes' => $count('strokes'),
+            'unit' => '' === $this->optional($form, 'unit') ? 'strokes' : $this->choice($form, 'unit', ['strokes', 'ml']),
             'bubbles' => $this->choice($form, 'bubbles', ['none', 'few', 'many'], 'input.bubbles'),
             'clear' => $count('clear'),
             'colour' => mb_substr($this->optional($form, 'colour'), 0, 60),
+        ];
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, mixed>
+     */
+    private function bleedSetup(InputBag $form): array
+    {
+        $own = [];
+        foreach (preg_split('/[\s,;>]+/', mb_strtolower($this->optional($form, 'own')), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+            $own[] = \in_array($word, ['lf', 'rf', 'lr', 'rr'], true) ? $word : throw InvalidInput::because('input.own-order');
+        }
+
+        return [
+            'method' => $this->choice($form, 'method', array_keys($this->catalogue->bleeding->methods), 'input.method'),
+            'plate' => $this->choice($form, 'plate', array_keys($this->catalogue->bleeding->fluids), 'input.fluid'),
+            'fluid' => $this->choice($form, 'fluid', array_keys($this->catalogue->bleeding->fluids), 'input.fluid'),
+            'purpose' => $this->choice($form, 'purpose', ['opened', 'renew']),
+            'own' => array_values(array_unique($own)),
         ];
     }
 

@@ -32,7 +32,7 @@ final class CommandTest extends KernelTestCase
         self::assertSame(0, $code, $out);
         $answer = json_decode($out, true);
         self::assertSame('hose@lf', array_key_first($answer['groups']));
-        self::assertContains($answer['next']['check'], ['hose-top@lf', 'push-back@lf', 'modulator-outlet@lf']);
+        self::assertContains($answer['next']['check'], ['hose-top@lf', 'push-back@lf', 'modulator-outlet@lf', 'spin-later@vehicle', 'free-after@vehicle', 'gauge@lf', 'hose-look@lf']);
         self::assertFalse($answer['road']['open']);
     }
 
@@ -56,14 +56,14 @@ final class CommandTest extends KernelTestCase
         yield 'a check without a place' => ['rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'readings' => [['check' => 'spin']]], '/readings/0/check'];
         yield 'a word the check does not have' => ['rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'lift' => 'raised', 'stands' => true, 'readings' => [['check' => 'hose-look@lf', 'outcomes' => ['' => 'pretty']]]], '/readings/0'];
         yield 'a closed gate' => ['rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'readings' => [['check' => 'wear@lf', 'outcomes' => ['' => 'even']]]], '/readings/0'];
-        yield 'a catalogue without faults' => ['rodrel:catalogue', ['faults' => ['format' => 1, 'faults' => []], 'checks' => ['format' => 1, 'checks' => []], 'repairs' => [], 'procedures' => [], 'presets' => [], 'drives' => []], '/faults/faults'];
+        yield 'a catalogue without faults' => ['rodrel:catalogue', ['faults' => ['format' => 1, 'faults' => []], 'checks' => ['format' => 1, 'checks' => []], 'repairs' => [], 'procedures' => [], 'presets' => [], 'drives' => [], 'bleeding' => []], '/faults/faults'];
     }
 
     public function testTheShippedCatalogueFitsItsSchema(): void
     {
         $directory = \dirname(__DIR__, 2).'/core/data/';
         $documents = [];
-        foreach (['faults', 'checks', 'repairs', 'procedures', 'presets', 'drives'] as $file) {
+        foreach (['faults', 'checks', 'repairs', 'procedures', 'presets', 'drives', 'bleeding'] as $file) {
             $documents[$file] = json_decode((string) file_get_contents($directory.$file.'.json'));
         }
         [$code, $out] = $this->run_('rodrel:catalogue', (string) json_encode($documents));

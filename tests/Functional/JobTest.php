@@ -26,7 +26,7 @@ final class JobTest extends ShopTestCase
         $this->signIn();
         $id = $this->freshJob();
         $this->client->request('GET', "/jobs/$id/bench");
-        self::assertSame('Press, let go, spin each wheel', $this->text('h1'));
+        self::assertSame('Compare the brake dust side to side', $this->text('h1'));
         $this->append($id, 'lift', ['to' => 'raised', 'stands' => '1']);
         $this->append($id, 'reading', self::SPIN);
         $this->client->followRedirect();

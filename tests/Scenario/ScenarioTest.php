@@ -63,7 +63,7 @@ final class ScenarioTest extends TestCase
 
     /**
      * Each fault, hidden in a vehicle that answers what the model says is likeliest: following the suggestions
-     * leads to its repair, through open gates only, in at most fifteen checks.
+     * leads to its repair, through open gates only, in at most eighteen checks, most of them looks of a minute.
      */
     #[DataProvider('provideHidden')]
     public function testTheSuggestionsLeadToTheHiddenFault(string $preset, string $suspect, int $grade): void
@@ -80,7 +80,7 @@ final class ScenarioTest extends TestCase
         };
         $write(Kind::Intake, ['complaint' => $vehicle->answer('complaint@vehicle')[''], 'pattern' => '', 'hot' => false, 'parts' => []]);
         $asked = [];
-        for ($n = 0; $n < 16; ++$n) {
+        for ($n = 0; $n < 19; ++$n) {
             $state = JobState::of(World::catalogue(), $field, Story::of($log), World::settings());
             $next = $state->verdict()?->next;
             if (null === $next) {
@@ -121,6 +121,17 @@ final class ScenarioTest extends TestCase
         yield 'piston stops short' => ['medium-car', 'master.stops-short@vehicle', 2];
         yield 'booster holds' => ['front-rear-discs', 'booster.holds@vehicle', 1];
         yield 'air at a wheel' => ['medium-car', 'air.wheel@lf', 2];
+        yield 'leaking cylinder' => ['medium-car', 'cylinder.leaks@lr', 5];
+        yield 'soaked shoes' => ['heavy-van', 'shoes.soaked@rr', 3];
+        yield 'over-wound adjuster' => ['solid-axle-4x4', 'adjuster.over-wound@lr', 1];
+        yield 'slack shoes' => ['medium-car', 'adjuster.slack@rr', 2];
+        yield 'crushed pipe' => ['medium-car', 'pipe.crushed@lf', 0];
+        yield 'long push-rod' => ['front-rear-discs', 'master.long-rod@vehicle', 1];
+        yield 'blocked port' => ['medium-car', 'master.port-blocked@primary', 0];
+        yield 'booster holds briefly' => ['petrol-turbo', 'booster.holds-briefly@vehicle', 4];
+        yield 'lever of the rear caliper' => ['petrol-turbo', 'rear-caliper.lever@rr', 1];
+        yield 'parking shoes in the hat' => ['front-rear-discs', 'hat-shoes.drag@lr', 1];
+        yield 'twisted hose' => ['medium-car', 'hose.twisted@lf', 0];
         yield 'parking brake' => ['medium-car', 'parking-brake.drags@rr', 2];
     }
 

@@ -10,25 +10,30 @@ use Rodrel\Core\Vehicle\Layout;
 /** Which bleeders to open, in which order, and when each is done. */
 final readonly class BleedPlan
 {
-    /** Consecutive clear strokes that end a wheel (handbook default). */
-    public const CLEAR_STROKES = 3;
-
     /** @param non-empty-list<Corner> $order */
     private function __construct(public array $order)
     {
     }
 
+    /** `rr`, or `lf-inner` where a caliper has two bleeders. */
+    public static function key(string $corner, string $bleeder): string
+    {
+        return '' === $bleeder ? $corner : $corner.'-'.$bleeder;
+    }
+
     /**
      * Only what was opened, or everything; opening the master's side opens everything.
      *
-     * @param string $place a corner, `rear`, or `vehicle`
+     * @param string       $place a corner, `rear`, `front`, or `vehicle`
+     * @param list<Corner> $own   the maker's own order, which goes before every school; wheels it leaves out follow
      */
-    public static function of(Layout $layout, string $place, BleedOrder $school = BleedOrder::FarthestFirst): self
+    public static function of(Layout $layout, string $place, BleedOrder $school = BleedOrder::FarthestFirst, array $own = []): self
     {
         $order = [];
-        foreach ($school->wheels($layout) as $corner) {
+        $wheels = array_values(array_filter($school->wheels($layout), static fn (Corner $corner): bool => !\in_array($corner, $own, true)));
+        foreach ([...$own, ...$wheels] as $corner) {
             $id = $corner->value;
-            if ('vehicle' === $place || $id === $place || 'rear' === $place && !$corner->isFront()) {
+            if ('vehicle' === $place || $id === $place || 'rear' === $place && !$corner->isFront() || 'front' === $place && $corner->isFront()) {
                 $order[] = $corner;
             }
         }
@@ -37,18 +42,21 @@ final readonly class BleedPlan
     }
 
     /**
-     * @param list<array{corner: string, strokes: int, bubbles: string, clear: int}> $log
+     * @param list<array{corner: string, bleeder: string, bubbles: string, clear: float, needs: float}> $log needs: what its method asks for without a bubble
      *
-     * @return array<string, bool> done, by corner in order
+     * @return array<string, bool> done, by `corner` or `corner-inner`, `corner-outer` in order
      */
-    public function done(array $log): array
+    public function done(Layout $layout, array $log): array
     {
         $done = [];
         foreach ($this->order as $corner) {
-            $done[$corner->value] = false;
-            foreach ($log as $line) {
-                if ($line['corner'] === $corner->value) {
-                    $done[$corner->value] = 'none' === $line['bubbles'] && $line['clear'] >= self::CLEAR_STROKES;
+            foreach ($layout->brake($corner)->bleeders > 1 ? ['inner', 'outer'] : [''] as $bleeder) {
+                $key = self::key($corner->value, $bleeder);
+                $done[$key] = false;
+                foreach ($log as $line) {
+                    if (self::key($line['corner'], $line['bleeder']) === $key) {
+                        $done[$key] = 'none' === $line['bubbles'] && $line['clear'] >= $line['needs'];
+                    }
                 }
             }
         }

@@ -42,7 +42,7 @@ final readonly class Observer
             throw $shape->wrong('words', 'at least two words are expected');
         }
         $limits = $shape->numbers('limits');
-        if ((ObserverKind::Words === $kind || ObserverKind::Number === $kind) && \count($limits) !== \count($words) - 1) {
+        if (\in_array($kind, [ObserverKind::Words, ObserverKind::Number, ObserverKind::Signed], true) && \count($limits) !== \count($words) - 1) {
             throw $shape->wrong('limits', 'one limit between every two words is expected');
         }
         $base = $shape->numbers('base');
@@ -51,7 +51,7 @@ final readonly class Observer
         }
         $plausible = $shape->numbers('plausible');
         $figures = [];
-        foreach (['spurt_kpa', 'spurt_sigma', 'moved_mm', 'left_share', 'open_n', 'after_s'] as $figure) {
+        foreach (['spurt_kpa', 'spurt_sigma', 'moved_mm', 'left_share', 'open_n', 'after_s', 'floor'] as $figure) {
             if ($shape->has($figure)) {
                 $figures[$figure] = $shape->number($figure);
             }
@@ -87,7 +87,7 @@ final readonly class Observer
     }
 
     /**
-     * Chance of each word for a probe value, log-normal noise.
+     * Chance of each word for a probe value; the noise is log-normal, on a signed scale normal.
      *
      * @return non-empty-list<float>
      */
@@ -96,7 +96,7 @@ final readonly class Observer
         $chances = [];
         $below = 0.0;
         foreach ($this->limits as $limit) {
-            $upTo = Chance::below($limit * $scale, $value, $this->noise);
+            $upTo = ObserverKind::Signed === $this->kind ? Chance::normal(($limit - $value) / $this->noise) : Chance::below($limit * $scale, $value, $this->noise);
             $chances[] = $upTo - $below;
             $below = $upTo;
         }

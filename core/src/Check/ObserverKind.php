@@ -11,6 +11,8 @@ enum ObserverKind: string
     case Words = 'words';
     /** A typed number, log-normal around the probe. */
     case Number = 'number';
+    /** Words along a scale that goes both ways: limits on the probe with normal noise. */
+    case Signed = 'signed';
     /** What the simulation cannot show: chances from the catalogue. */
     case Sign = 'sign';
     /** What a driver complains about. */

@@ -11,6 +11,7 @@ use Rodrel\Core\Model\Effects;
 use Rodrel\Core\Model\Program;
 use Rodrel\Core\Model\VehicleRun;
 use Rodrel\Core\Model\VehicleSimulator;
+use Rodrel\Core\Road\Road;
 use Rodrel\Core\Vehicle\Corner;
 use Rodrel\Core\Vehicle\Layout;
 
@@ -29,6 +30,11 @@ final class Probes
     private const OPEN_S = 4.0;
     private const SOUND_BAND_N = 15.0;
     private const AIR_C = 15.0;
+    private const ONE_FINGER_N = 25.0;
+    /** Glycol fluid, per kelvin (handbook). */
+    private const EXPANSION_PER_K = 8e-4;
+    /** The fluid in the caliper warms by this share of the rotor's excess (handbook). */
+    private const FLUID_SHARE = 0.35;
 
     public function __construct(private readonly Layout $layout, private readonly VehicleSimulator $simulator)
     {
@@ -45,10 +51,10 @@ final class Probes
         return max(array_map(fn (Corner $corner): float => $this->effortN($run, $sound, $corner, $sample), Corner::cases()));
     }
 
-    /** How far the pedal goes on down between 5.4 s and the end of a hold, mm. */
+    /** How far the pedal goes on down from one second after the press to the end of a hold, mm. */
     public function sinkMm(VehicleRun $hold): float
     {
-        return max(0.0, $hold->travelMm(2) - $hold->travelMm(1));
+        return max(0.0, $hold->travelMm(2) - $hold->travelMm(0));
     }
 
     /**
@@ -73,7 +79,7 @@ final class Probes
     public function openLineMlPerS(VehicleRun $run, Corner $corner): float
     {
         $circuit = $run->circuits[$this->layout->chamberOf($corner)->id];
-        $supply = Circuit::G_CUP + ($circuit->restMl > 0.0 ? 0.0 : Circuit::G_PORT);
+        $supply = Circuit::G_CUP + ($circuit->portOpens() ? Circuit::G_PORT : 0.0);
         $resistance = 1.0 / $supply + 1.0 / Circuit::G_OPENED;
         for ($node = $circuit->wheelNode[$corner->value]; $node > 0; $node = $circuit->parent[$node]) {
             $resistance += 1.0 / max($circuit->forward[$node], 1e-12);
@@ -94,7 +100,7 @@ final class Probes
         $friction = $circuit->friction[$corner->value];
         $hold = max(0.0, $friction->holdN - self::SOUND_BAND_N);
         $toolKpa = max(0.0, self::TOOL_N - $hold) / (0.1 * $friction->areaCm2);
-        $resistance = 1.0 / Circuit::G_PORT;
+        $resistance = 1.0 / ($circuit->portOpens() ? Circuit::G_PORT : 1e-9);
         $opening = 0.0;
         for ($node = $circuit->wheelNode[$corner->value]; $node > 0; $node = $circuit->parent[$node]) {
             $resistance += 1.0 / max($circuit->return[$node], 1e-12);
@@ -112,21 +118,130 @@ final class Probes
      * Kelvins over the air of a rotor or drum at the end of a drive: base drag, what the last press left behind as it
      * fades, and this wheel's part of every stop.
      */
-    public function heatK(VehicleRun $run, Corner $corner, Drive $drive): float
+    public function heatK(VehicleRun $run, Corner $corner, Drive $drive, float $extraNm = 0.0): float
     {
         $brake = $this->layout->brake($corner);
         $torque = static fn (Corner $c): float => max(0.0, $run->torqueNm($c, Program::HELD));
         $all = array_sum(array_map($torque, Corner::cases()));
-        $drag = fn (float $sincePress): float => $brake->baseDragNm + $this->dragNm($run, $corner, $sincePress);
+        $drag = fn (float $sincePress): float => $brake->baseDragNm + $extraNm + $this->dragNm($run, $corner, $sincePress);
         $wheel = $corner->isFront() ? ThermalWheel::front() : ThermalWheel::rear();
         $stop = $drive->stopJoule($this->layout->massKg) * ($all > 0.0 ? $torque($corner) / $all : 0.0);
 
-        $key = \sprintf('%s %d %.4g %.4g', $drive->id, $corner->isFront(), $stop, $brake->baseDragNm);
+        $key = \sprintf('%s %d %.4g %.4g %.4g', $drive->id, $corner->isFront(), $stop, $brake->baseDragNm, $extraNm);
         foreach (array_keys(Program::SINCE_OFF_S) as $sample) {
             $key .= \sprintf(' %.4g', $run->torqueNm($corner, $sample));
         }
 
         return $this->heats[$key] ??= $wheel->afterDrive($drive, $drag, $stop, $this->layout->tyreRadiusM, self::AIR_C);
+    }
+
+    /**
+     * Torque at a wheel when its circuit's fluid has warmed behind a closed port: the warmed fluid takes
+     * 8e-4·V·ΔT mL more in each wheel, ΔT 0.35 of the rotor's excess, and the whole circuit comes to one pressure.
+     *
+     * @param array<string, float> $excessK rotor over the air, by corner
+     */
+    public function hotTorqueNm(VehicleRun $run, Corner $corner, array $excessK): float
+    {
+        $chamber = $this->layout->chamberOf($corner)->id;
+        $circuit = $run->circuits[$chamber];
+        $state = $run->states[$chamber][Program::AFTER_300_S];
+        if ($circuit->portOpens()) {
+            return $state->torqueNm($circuit, $corner->value);
+        }
+        $volume = 0.0;
+        foreach ($state->kpa as $node => $kpa) {
+            $volume += $circuit->volume($node, $kpa);
+        }
+        foreach (array_keys($circuit->wheelNode) as $id) {
+            $volume += self::EXPANSION_PER_K * $this->fluidMl(Corner::from($id)) * self::FLUID_SHARE * $excessK[$id];
+        }
+        $low = 0.0;
+        $high = 20000.0;
+        for ($i = 0; $i < 40; ++$i) {
+            $kpa = ($low + $high) / 2.0;
+            $sum = 0.0;
+            foreach (array_keys($state->kpa) as $node) {
+                $sum += $circuit->volume($node, $kpa);
+            }
+            [$low, $high] = $sum < $volume ? [$kpa, $high] : [$low, $kpa];
+        }
+        $friction = $circuit->friction[$corner->value];
+        $inner = $friction->inner($state->inner[$corner->value], $low);
+
+        return $friction->torqueNm($inner, $friction->outer($state->outer[$corner->value], $inner));
+    }
+
+    /** What lies in a wheel's brake: 25 to 45 mL a front caliper, 12 to 20 a rear one (handbook); a drum cylinder 5 (estimate). */
+    public function fluidMl(Corner $corner): float
+    {
+        return $this->layout->brake($corner)->fluidMl ?? (!$this->layout->brake($corner)->disc ? 5.0 : ($corner->isFront() ? 35.0 : 16.0));
+    }
+
+    /** Seconds until a wheel turns with one finger; 1000 where it has not in five minutes. */
+    public function freeAfterS(VehicleRun $run, VehicleRun $sound, Corner $corner): float
+    {
+        $before = 0.3;
+        foreach (Program::SINCE_OFF_S as $sample => $at) {
+            if ($this->effortN($run, $sound, $corner, $sample) < self::ONE_FINGER_N) {
+                return 0.3 === $before ? 0.3 : sqrt($before * $at);
+            }
+            $before = $at;
+        }
+
+        return 1000.0;
+    }
+
+    public function brakeForceN(VehicleRun $run, Corner $corner, int $sample): float
+    {
+        return max(0.0, $run->torqueNm($corner, $sample)) / $this->layout->tyreRadiusM;
+    }
+
+    /** Positive to the left; see `Road`. */
+    public function pullIndex(VehicleRun $stop, int $sample): float
+    {
+        return Road::dry($this->layout)->pullIndex($this->torques($stop, $sample));
+    }
+
+    /** @return array<string, float> braking force over what the road under each wheel can take; 1 is the edge of locking */
+    public function gripsUsed(VehicleRun $stop): array
+    {
+        return Road::dry($this->layout)->gripUsed($this->torques($stop, Program::WHOLE_STOP));
+    }
+
+    /** mL/kPa at the hose: a hose that grows in the hand. */
+    public function hoseMlPerKpa(VehicleRun $run, Corner $corner): float
+    {
+        $circuit = $run->circuits[$this->layout->chamberOf($corner)->id];
+
+        return $circuit->stiffness[$circuit->node('hose-top@'.$this->layout->hoseOf($corner))];
+    }
+
+    public function tyreRadiusM(): float
+    {
+        return $this->layout->tyreRadiusM;
+    }
+
+    /** @return array<string, float> N·m by corner */
+    private function torques(VehicleRun $run, int $sample): array
+    {
+        $torques = [];
+        foreach (Corner::cases() as $corner) {
+            $torques[$corner->value] = $run->torqueNm($corner, $sample);
+        }
+
+        return $torques;
+    }
+
+    /** Drag in the minute after a press, on average: what dust and smell remember of ordinary driving, N·m. */
+    public function meanDragNm(VehicleRun $run, Corner $corner): float
+    {
+        $sum = 0.0;
+        for ($t = 1; $t < 60; $t += 2) {
+            $sum += $this->dragNm($run, $corner, (float) $t);
+        }
+
+        return $sum / 30.0;
     }
 
     /** Drag left at a time after a press, straight between the samples. */

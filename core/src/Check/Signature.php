@@ -70,7 +70,8 @@ final readonly class Signature
         if (!isset($row['medians'], $row['noise'], $row['sound'])) {
             throw InvalidData::at('/'.$rowKey, 'this row takes a word, not a number');
         }
-        $flat = 0.02 / (3.0 * max($row['sound'], 1e-9));
+        // a slip of the pen falls anywhere up to half over the largest number that any fault shows
+        $flat = 0.02 / (1.5 * max(2.0 * $row['sound'], 1e-9, ...$row['medians']));
         $noise = $row['noise'];
 
         return array_map(static fn (float $median): float => 0.98 * Chance::density($number, $median, $noise) + $flat, $row['medians']);

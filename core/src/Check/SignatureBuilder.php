@@ -15,7 +15,7 @@ use Rodrel\Core\Vehicle\Layout;
 /** Computes a signature: simulates every particle through every check's procedure and asks the observers. */
 final class SignatureBuilder
 {
-    public const SOLVER_VERSION = 3;
+    public const SOLVER_VERSION = 4;
 
     public function __construct(private readonly Catalogue $catalogue)
     {
@@ -52,7 +52,7 @@ final class SignatureBuilder
                         $rows[$key]['index'][] = $seen[$key][$hash];
                         if (null !== $median) {
                             $rows[$key]['medians'][] = (float) \sprintf('%.6g', $median);
-                            $rows[$key]['sound'] = (float) \sprintf('%.6g', $sound->number($observer->probe, $check, $row));
+                            $rows[$key]['sound'] = (float) \sprintf('%.6g', $sound->number($observer->probe, $check, $place, $row));
                             $rows[$key]['noise'] = $observer->noise;
                         }
                     }
@@ -71,11 +71,11 @@ final class SignatureBuilder
     {
         $median = null;
         $chances = match ($observer->kind) {
-            ObserverKind::Sign => $this->sign($particle, $check, null !== Corner::tryFrom($row) ? $row : $place, $observer),
-            ObserverKind::Words => $observer->wordChances($subject->words($observer->probe, $check, $place, $row)),
+            ObserverKind::Sign => $this->sign($particle, $check, $row, null !== Corner::tryFrom($row) ? $row : $place, $observer),
+            ObserverKind::Words, ObserverKind::Signed => $observer->wordChances($subject->words($observer->probe, $check, $place, $row)),
             ObserverKind::Number => $observer->wordChances(
-                $median = $subject->number($observer->probe, $check, $row),
-                $observer->relativeToSound ? $subject->soundOr()->number($observer->probe, $check, $row) : 1.0,
+                $median = $subject->number($observer->probe, $check, $place, $row),
+                $observer->relativeToSound ? $subject->soundOr()->number($observer->probe, $check, $place, $row) : 1.0,
             ),
             ObserverKind::Complaint => $subject->complaint($observer->words),
             ObserverKind::Opened => $subject->opened($observer, $check, $place),
@@ -86,11 +86,11 @@ final class SignatureBuilder
     }
 
     /** @return non-empty-list<float> */
-    private function sign(Particle $particle, Check $check, string $place, Observer $observer): array
+    private function sign(Particle $particle, Check $check, string $row, string $place, Observer $observer): array
     {
         $here = 'vehicle' === $place || $particle->place === $place
             || 'rear' === $particle->place && ('lr' === $place || 'rr' === $place);
-        $chances = $here ? $particle->fault->signs[$check->id] ?? $observer->base : $observer->base;
+        $chances = $here ? $particle->fault->signs[$check->id.'/'.$row] ?? $particle->fault->signs[$check->id] ?? $observer->base : $observer->base;
 
         return [] !== $chances ? $chances : throw new \LogicException('A checked sign has chances.');
     }

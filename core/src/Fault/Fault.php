@@ -13,10 +13,11 @@ final readonly class Fault
 {
     /**
      * @param list<Severity>                      $severities
-     * @param array<string, array<string, mixed>> $effects    target with `{place}` or `*` → parameter → number or expression
-     * @param array<string, list<float>>          $signs      sign check id → chance of each of its outcomes
-     * @param list<string>                        $confirm    check ids that confirm this fault
+     * @param array<string, array<string, mixed>> $effects      target with `{place}` or `*` → parameter → number or expression
+     * @param array<string, list<float>>          $signs        sign check id → chance of each of its outcomes
+     * @param list<string>                        $confirm      check ids that confirm this fault
      * @param list<string>                        $spoils
+     * @param array<string, float>                $afterFitting part fitted lately at the same place → factor on the weight
      */
     private function __construct(
         public string $id,
@@ -30,6 +31,7 @@ final readonly class Fault
         public string $agesWith,
         public array $confirm,
         public array $spoils,
+        public array $afterFitting,
     ) {
     }
 
@@ -69,6 +71,7 @@ final readonly class Fault
             $shape->text('ages_with'),
             $shape->texts('confirm'),
             $shape->texts('spoils'),
+            $shape->numberMap('after_fitting'),
         );
     }
 

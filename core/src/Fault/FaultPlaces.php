@@ -22,6 +22,11 @@ enum FaultPlaces: string
     /** The vehicle, where it has a booster. */
     case Assist = 'assist';
     case StraightPiston = 'straight-piston';
+    /** A rear caliper with the parking brake inside: its piston is wound or motor-driven. */
+    case BuiltIn = 'built-in';
+    /** Small parking-brake shoes in the hat of a rear disc. */
+    case Hat = 'hat';
+    case ElectricParking = 'electric-parking';
     case HoseCorner = 'hose-corner';
     case ChannelCorner = 'channel-corner';
 
@@ -35,6 +40,9 @@ enum FaultPlaces: string
             self::ChannelCorner => $this->corners(static fn (): bool => $layout->modulator),
             self::Disc => $this->corners(static fn (Corner $corner): bool => $layout->brake($corner)->disc),
             self::StraightPiston => $this->corners(static fn (Corner $corner): bool => $layout->brake($corner)->disc && $layout->brake($corner)->pistonGoesBackStraight),
+            self::BuiltIn => $this->corners(static fn (Corner $corner): bool => $layout->brake($corner)->disc && $layout->brake($corner)->parkingBrake && !$layout->brake($corner)->pistonGoesBackStraight),
+            self::Hat => $this->corners(static fn (Corner $corner): bool => $layout->brake($corner)->disc && $layout->brake($corner)->parkingBrake && $layout->brake($corner)->pistonGoesBackStraight),
+            self::ElectricParking => $this->corners(static fn (Corner $corner): bool => $layout->brake($corner)->electricParking),
             self::Drum => $this->corners(static fn (Corner $corner): bool => !$layout->brake($corner)->disc),
             self::Parking => $this->corners(static fn (Corner $corner): bool => $layout->brake($corner)->parkingBrake),
             self::Circuit => array_map(static fn (Chamber $chamber): string => $chamber->id, $layout->chambers),

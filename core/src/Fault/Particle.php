@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rodrel\Core\Fault;
 
 use Rodrel\Core\Model\Effects;
+use Rodrel\Core\Vehicle\Corner;
 
 /** One fault at one place with one severity: the smallest thing that is believed in. */
 final readonly class Particle
@@ -28,6 +29,11 @@ final readonly class Particle
     /** `hose@lf`: hypotheses that the same repair cures. */
     public function group(): string
     {
-        return $this->fault->repair.'@'.($this->fault->repairPlace ?? $this->place);
+        $place = $this->fault->repairPlace ?? $this->place;
+        if ('axle' === $place) {
+            $place = true === Corner::tryFrom($this->place)?->isFront() ? 'front' : 'rear';
+        }
+
+        return $this->fault->repair.'@'.$place;
     }
 }

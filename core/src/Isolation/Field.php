@@ -52,7 +52,7 @@ final readonly class Field
     /**
      * Catalogue weights times context factors, summing to 1.
      *
-     * @param array<string, float> $context factor by part (`hose`), by part at place (`hose@lf`) or by suspect (`air.wheel@lf`)
+     * @param array<string, float> $context factor by part (`hose`), by part at place (`hose@lf`) or by suspect (`air.wheel@lf`); `fitted:caliper@lf` says that the part is new
      *
      * @return list<float>
      */
@@ -61,7 +61,11 @@ final readonly class Field
         $weights = [];
         foreach ($this->particles as $particle) {
             $part = $particle->fault->agesWith;
-            $weights[] = $particle->weight * ($context[$part] ?? 1.0) * ($context[$part.'@'.$particle->place] ?? 1.0) * ($context[$particle->suspect()] ?? 1.0);
+            $fitted = 1.0;
+            foreach ($particle->fault->afterFitting as $new => $factor) {
+                $fitted *= isset($context['fitted:'.$new.'@'.$particle->place]) || 'vehicle' === $particle->place && isset($context['fitted:'.$new]) ? $factor : 1.0;
+            }
+            $weights[] = $fitted * $particle->weight * ($context[$part] ?? 1.0) * ($context[$part.'@'.$particle->place] ?? 1.0) * ($context[$particle->suspect()] ?? 1.0);
         }
         $sum = array_sum($weights);
 

@@ -60,7 +60,7 @@ final readonly class Gates
             $gates[] = new Gate('hot', $now->cool ? [] : ['cool'], false);
         }
         if ($check->needsStuck) {
-            $gates[] = new Gate('stuck', $now->stuck($place) ? [] : ['spin-first'], true);
+            $gates[] = new Gate('stuck', $now->stuck($place) || 'vehicle' === $place && $now->anyStuck() ? [] : ['spin-first'], true);
         }
 
         if ($check->arrival) {

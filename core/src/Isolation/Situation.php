@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Lift;
+use Rodrel\Core\Vehicle\Corner;
 
 /** What state the vehicle is in and what was read in this epoch, as the planner and the gates need it. */
 final readonly class Situation
@@ -46,6 +47,11 @@ final readonly class Situation
         }
 
         return false;
+    }
+
+    public function anyStuck(): bool
+    {
+        return [] !== array_filter(Corner::cases(), fn (Corner $corner): bool => $this->stuck($corner->value));
     }
 
     /** A wheel was found hard to turn after a press in this epoch. */

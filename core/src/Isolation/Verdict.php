@@ -7,6 +7,9 @@ namespace Rodrel\Core\Isolation;
 /** What the engine says to do now: make a check, take readings again, or stop and repair. */
 final readonly class Verdict
 {
+    /** What a fault must carry of its group's mass for its own confirming checks to count. */
+    private const SHARE_OF_GROUP = 0.25;
+
     /**
      * @param Proposal|null  $next   the one check to make, null when testing should stop
      * @param list<Proposal> $others the next best ones
@@ -28,7 +31,7 @@ final readonly class Verdict
         $ranked = (new Planner($belief, $settings))->rank($now);
         $contradiction = Contradiction::in($belief);
         [$group, $mass] = $belief->leader() ?? ['none@vehicle', 0.0];
-        $confirming = self::confirming($belief->field, $group);
+        $confirming = self::confirming($belief, $group);
         $confirmed = self::isConfirmed($now, $confirming);
         $possible = array_values(array_filter($ranked, static fn (Proposal $p): bool => [] === array_filter($p->gates, static fn (Gate $g): bool => \in_array($g->id, ['stuck', 'order', 'tools', 'road', 'arrival'], true))));
         $worth = array_values(array_filter($possible, static fn (Proposal $p): bool => $p->score > 0.0));
@@ -54,12 +57,13 @@ final readonly class Verdict
         return $repair->opensSystem || ($settings->prices[$repair->id]['parts_cents'] ?? $repair->partsCents) > $settings->confirmAboveCents;
     }
 
-    /** @return list<string> check ids at places that confirm a repair group */
-    public static function confirming(Field $field, string $group): array
+    /** @return list<string> check ids at places that confirm the likelier faults of a repair group */
+    public static function confirming(Belief $belief, string $group): array
     {
+        $field = $belief->field;
         $ids = [];
         foreach ($field->particles as $particle) {
-            if ($particle->group() !== $group) {
+            if ($particle->group() !== $group || $belief->suspects[$particle->suspect()] < self::SHARE_OF_GROUP * $belief->group($group)) {
                 continue;
             }
             foreach ($particle->fault->confirm as $check) {

@@ -30,6 +30,7 @@ final readonly class Guard
             Kind::Confirm => $this->confirm($state, $entry),
             Kind::Repaired => $this->repaired($state, $entry),
             Kind::Bled => $this->bled($state),
+            Kind::BleedSetup => $this->bleedSetup($state, $entry),
             Kind::Handover => $this->handover($state),
             Kind::Undo => $this->undo($state, $entry),
             Kind::Step => $this->step($state, $entry),
@@ -122,6 +123,17 @@ final readonly class Guard
     {
         if (null === $state->repaired) {
             throw Refused::by('bleed', ['repair-first']);
+        }
+    }
+
+    private function bleedSetup(JobState $state, Entry $entry): void
+    {
+        $fluid = $entry->shape()->text('fluid');
+        if ($fluid !== $entry->shape()->text('plate')) {
+            throw Refused::by('bleed', ['fluid-mismatch']);
+        }
+        if (true === $state->field?->layout->modulator && !($this->catalogue->bleeding->fluids[$fluid]['modulator'] ?? false)) {
+            throw Refused::by('bleed', ['fluid-modulator']);
         }
     }
 

@@ -24,6 +24,11 @@ final readonly class JobState
     private const RECENT_PART = 0.35;
     /** Air at a place that was opened, against its base weight (estimate; 3 to 15). */
     private const AIR_WHERE_OPENED = 6.0;
+    /** Rust between lining and iron after weeks of standing, against daily use (estimate; 10 to 40). */
+    private const STOOD = 20.0;
+    /** After a bleed run a long pedal is less likely plain air and more likely air where the run does not reach (estimate; 0.1 to 0.4, 2 to 6). */
+    private const AIR_AFTER_A_CLEAN_RUN = 0.25;
+    private const AIR_BEYOND = 4.0;
 
     /**
      * @param Belief|null $belief   null while the predictions are still being computed
@@ -51,7 +56,7 @@ final readonly class JobState
                 $repaired = $entry->shape()->text('group');
             }
             if (null !== $field) {
-                $context = self::context($story, $opened);
+                $context = self::context($story, $opened, $chapter->has(Kind::Bled));
                 $opening = null === $belief || null === $repaired
                     ? Opening::first($field, $context, $settings->secondFault)
                     : Opening::afterRepair($field, $belief, $repaired, $context, $settings->secondFaultAfterRepair);
@@ -60,7 +65,7 @@ final readonly class JobState
         }
         $now = $story->now();
         $readings = $now->readings($field);
-        $proof = ProofRun::of($readings, self::openSteps($catalogue, $story, $repaired), self::safetyItems($story), self::waived($now));
+        $proof = ProofRun::of($readings, self::openSteps($catalogue, $story, $repaired), self::safetyItems($story), self::waived($now), null === $repaired ? null : self::heatLoop($story));
         $opened = self::standsOpen($catalogue, $now, $repaired, $proof);
 
         return new self($story, $field, $belief, new Situation($now->lift, $now->stands, $opened, $now->cool, $readings, $now->drivenIn), $proof, self::stageOf($catalogue, $story, $repaired, $proof), $repaired, $settings);
@@ -142,6 +147,20 @@ final readonly class JobState
         return self::openStepsOf($catalogue->procedures[$catalogue->repair($repaired)->procedure], $story, $sheet);
     }
 
+    /** The loop whose four temperatures were taken in an earlier epoch, the last one of them. */
+    private static function heatLoop(Story $story): ?string
+    {
+        $loop = null;
+        foreach (\array_slice($story->chapters, 0, -1) as $chapter) {
+            foreach ($chapter->all(Kind::Reading) as $entry) {
+                $check = explode('@', $entry->shape()->text('check'))[0];
+                $loop = \in_array($check, ['heat-loop', 'brake-loop'], true) ? $check : $loop;
+            }
+        }
+
+        return $loop;
+    }
+
     /** @return list<string> */
     private static function safetyItems(Story $story): array
     {
@@ -172,6 +191,7 @@ final readonly class JobState
                 $at = match ($place) {
                     'vehicle' => ['lf', 'rf', 'lr', 'rr'],
                     'rear' => ['lr', 'rr'],
+                    'front' => ['lf', 'rf'],
                     default => [$place],
                 };
                 $places = [...$places, ...$at];
@@ -186,14 +206,19 @@ final readonly class JobState
      *
      * @return array<string, float>
      */
-    private static function context(Story $story, array $opened): array
+    private static function context(Story $story, array $opened, bool $bled): array
     {
         $context = [];
         foreach ($opened as $place) {
-            $context['air.wheel@'.$place] = self::AIR_WHERE_OPENED;
+            $context['air.wheel@'.$place] = self::AIR_WHERE_OPENED * ($bled ? self::AIR_AFTER_A_CLEAN_RUN : 1.0);
+            $context['air.modulator@'.$place] = $bled ? self::AIR_BEYOND : 1.0;
+        }
+        if (true === $story->intake()?->shape()->flag('stood')) {
+            $context['standing'] = self::STOOD;
         }
         foreach ($story->intake()?->shape()->each('parts') ?? [] as $part) {
             $context[$part->text('part').'@'.$part->text('place')] = self::RECENT_PART;
+            $context['fitted:'.$part->text('part').'@'.$part->text('place')] = $context['fitted:'.$part->text('part')] = 1.0;
         }
 
         return $context;

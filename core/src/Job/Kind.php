@@ -27,6 +27,8 @@ enum Kind: string
     case Confirm = 'confirm';
     /** The repair is finished: a new epoch begins. */
     case Repaired = 'repaired';
+    /** How the bleed run goes: method, fluid, order, purpose. */
+    case BleedSetup = 'bleed-setup';
     /** Strokes at one bleeder. */
     case Bleed = 'bleed';
     /** The bleed run is finished. */

@@ -14,23 +14,30 @@ final readonly class Booster
     private const SEAL_EFFICIENCY = 0.9;
     private const RETURN_SPRING_N = 60.0;
 
-    public function __construct(private Layout $layout, private float $vacuumKpa, private float $stuckN = 0.0)
+    /** @param float $stuckUntil second at which the vacuum behind a stuck valve is gone */
+    public function __construct(private Layout $layout, private float $vacuumKpa, private float $stuckN = 0.0, private float $stuckUntil = \INF)
     {
     }
 
     /** F_rod = max(F_in + F_assist, F_stuck) in N; F_stuck only while there is vacuum. */
-    public function rodN(float $footN): float
+    public function rodN(float $footN, float $t = 0.0): float
     {
         $in = $this->layout->pedalRatio * $footN;
-        $held = $this->vacuumKpa > self::HOLDS_ABOVE_KPA ? $this->stuckN : 0.0;
+        $held = $this->vacuumKpa > self::HOLDS_ABOVE_KPA && $t < $this->stuckUntil ? $this->stuckN : 0.0;
 
         return max($in + $this->assistN($in), $held);
     }
 
     /** p* = max(0, 0.9 F_rod − 60) / (0.1 A_mc) in kPa. */
-    public function chamberKpa(float $footN): float
+    public function chamberKpa(float $footN, float $t = 0.0): float
     {
-        return max(0.0, self::SEAL_EFFICIENCY * $this->rodN($footN) - self::RETURN_SPRING_N) / (0.1 * $this->layout->masterAreaCm2());
+        return max(0.0, self::SEAL_EFFICIENCY * $this->rodN($footN, $t) - self::RETURN_SPRING_N) / (0.1 * $this->layout->masterAreaCm2());
+    }
+
+    /** The moment after `$t` at which a stuck valve lets go; INF when it does not. */
+    public function nextCorner(float $t): float
+    {
+        return $this->stuckN > 0.0 && $this->stuckUntil > $t + 1e-9 ? $this->stuckUntil : \INF;
     }
 
     private function assistN(float $inN): float

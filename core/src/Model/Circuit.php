@@ -57,6 +57,7 @@ final class Circuit
         public readonly float $bypassHard,
         public readonly float $bypassLight,
         public readonly float $returnMlPerS,
+        public readonly float $portMlPerSKpa = self::G_PORT,
     ) {
     }
 
@@ -112,9 +113,24 @@ final class Circuit
             + $this->stiffness[$node] * $kpa + $this->air[$node] * $kpa / ($kpa + 101.0);
     }
 
+    /** Fluid that warms in the line can leave by the port: it is there and the piston has cleared it. */
+    public function portOpens(): bool
+    {
+        return $this->restMl <= 0.0 && $this->startMl <= 0.0 && $this->portMlPerSKpa > 0.0;
+    }
+
     public function bypass(float $kpa): float
     {
         return ($this->bypassHard + $this->bypassLight * exp(-max(0.0, $kpa) / 500.0)) * $kpa;
+    }
+
+    /** The same for pressures alone: what rubs at a wheel changes no pressure. */
+    public function hydraulicPrint(): string
+    {
+        $bare = clone $this;
+        $bare->friction = [];
+
+        return $bare->fingerprint();
     }
 
     /** Equal circuits behave equally: a key for sharing results. */

@@ -37,6 +37,7 @@ final readonly class CircuitBuilder
             $effects->value($key, 'bypass_hard', 0.0),
             $effects->value($key, 'bypass_light', 0.0),
             Circuit::RETURN_MM_S * 0.1 * $this->layout->masterAreaCm2(),
+            $effects->value($key, 'port', Circuit::G_PORT),
         );
         $circuit->addNode($key, 0, ['gf' => 0.0, 'gr' => 0.0], 0.0);
         $outlet = $circuit->addNode('master-outlet@'.$chamber->id, 0, $this->edge($effects, 'master-line@'.$chamber->id, self::G_MAIN, self::G_MAIN), self::C_NODE, $effects->value($key, 'air', 0.0));
@@ -67,7 +68,7 @@ final readonly class CircuitBuilder
             $pipe['knee'] = $this->layout->valves[$corner->value]['knee_kpa'];
             $pipe['slope'] = $this->layout->valves[$corner->value]['slope'];
         }
-        $top = $circuit->addNode('hose-top@'.$place, $at, $pipe, $effects->value('hose-top@'.$place, 'stiffness', self::C_NODE));
+        $top = $circuit->addNode('hose-top@'.$place, $at, $pipe, $effects->value('hose-top@'.$place, 'stiffness', self::C_NODE), 0.0, $effects->value('hose-top@'.$place, 'leak', 0.0));
         $hose = $this->edge($effects, 'hose@'.$place, self::G_HOSE, self::G_HOSE);
 
         return null === $tee ? $this->wheel($circuit, $effects, $corner, $top, $hose) : $circuit->addNode($tee, $top, $hose, self::C_NODE);

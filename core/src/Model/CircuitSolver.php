@@ -49,7 +49,7 @@ final readonly class CircuitSolver
                 ++$next;
                 continue;
             }
-            $corner = $foot->nextCorner($state->t);
+            $corner = min($foot->nextCorner($state->t), $booster->nextCorner($state->t));
             $limit = min($stops[$next], $corner) - $state->t;
             $step = min($h, $limit);
             [$taken, $h, $slopes, $past] = $this->advance($circuit, $state, $foot, $booster, $step, $opened, $slopes, $h, $past);
@@ -73,7 +73,7 @@ final readonly class CircuitSolver
     private function advance(Circuit $circuit, CircuitState $state, Foot $foot, Booster $booster, float $step, array $opened, ?array $slopes, float $wanted, ?StepPast $past): array
     {
         $rule = StepRule::of($circuit, $state, $past, $step);
-        $solved = $this->solveStep($circuit, $state, $booster->chamberKpa($foot->at($state->t + $step)), $rule, $opened);
+        $solved = $this->solveStep($circuit, $state, $booster->chamberKpa($foot->at($state->t + $step), $state->t + $step), $rule, $opened);
         if (null === $solved) {
             if ($step < self::SMALLEST_STEP_S) {
                 throw SolverFailed::noConvergence($circuit->chamber, $state->t);
@@ -127,6 +127,9 @@ final readonly class CircuitSolver
         $state->leakedMl = $rule->next($rule->leaked, $leaked);
         $state->caughtMl = $rule->next($rule->caught, $caught);
         $state->drawnMl = $rule->next($rule->drawn, $drawnPerS);
+        if (null !== $state->trace) {
+            $state->trace[] = array_map(static fn (int $node): float => $kpa[$node], $circuit->wheelNode);
+        }
         foreach ($circuit->wheelNode as $corner => $node) {
             $inner = $circuit->friction[$corner]->inner($state->inner[$corner], $kpa[$node]);
             $state->inner[$corner] = $inner;
@@ -213,7 +216,7 @@ final readonly class CircuitSolver
             return null;
         }
         $p = $solved[0][0];
-        $drawn = ($p < 0.0 ? -Circuit::G_CUP * $p : ($port ? -Circuit::G_PORT * $p : 0.0)) - $c->bypass($p);
+        $drawn = ($p < 0.0 ? -Circuit::G_CUP * $p : ($port ? -$c->portMlPerSKpa * $p : 0.0)) - $c->bypass($p);
 
         return [$solved[0], $piston, $mode, $drawn];
     }
@@ -327,8 +330,8 @@ final readonly class CircuitSolver
                     $g += Circuit::G_CUP;
                     $loss += Circuit::G_CUP * $x;
                 } elseif ($port) {
-                    $g += Circuit::G_PORT;
-                    $loss += Circuit::G_PORT * $x;
+                    $g += $circuit->portMlPerSKpa;
+                    $loss += $circuit->portMlPerSKpa * $x;
                 }
                 $delta[0] = ($b[0] + $supply - $loss) / ($a[0] + $g + 1e-12);
             }

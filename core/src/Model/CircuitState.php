@@ -18,6 +18,8 @@ final class CircuitState
     /** Net volume taken from the reservoir. */
     public float $drawnMl = 0.0;
     public string $mode = 'rest';
+    /** @var list<array<string, float>>|null kPa by corner after every step, where someone wants to replay them */
+    public ?array $trace = null;
 
     /**
      * @param array<int, float>    $kpa   by node

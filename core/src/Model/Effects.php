@@ -37,6 +37,30 @@ final readonly class Effects
         return new self($merged);
     }
 
+    public function has(string $parameter): bool
+    {
+        foreach ($this->overrides as $parameters) {
+            if (isset($parameters[$parameter])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** The same with one parameter scaled wherever it is changed. */
+    public function scaled(string $parameter, float $by): self
+    {
+        $scaled = $this->overrides;
+        foreach ($scaled as $target => $parameters) {
+            if (isset($parameters[$parameter])) {
+                $scaled[$target][$parameter] *= $by;
+            }
+        }
+
+        return new self($scaled);
+    }
+
     public function isEmpty(): bool
     {
         return [] === $this->overrides;

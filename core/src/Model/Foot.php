@@ -24,6 +24,22 @@ final readonly class Foot
         return new self([[0.0, 0.0], [0.4, $forceN]]);
     }
 
+    /** Quick strokes: on in 0.25 s, held 0.30 s, off in 0.15 s, 0.15 s between them; one more after a wait where that is asked. */
+    public static function strokes(int $count, float $forceN, ?float $againAfterS = null): self
+    {
+        $points = [[0.0, 0.0]];
+        for ($n = 0; $n < $count; ++$n) {
+            $t = 0.85 * $n;
+            array_push($points, [$t + 0.25, $forceN], [$t + 0.55, $forceN], [$t + 0.70, 0.0], [$t + 0.85, 0.0]);
+        }
+        if (null !== $againAfterS) {
+            $t = $points[\count($points) - 2][0] + $againAfterS;
+            array_push($points, [$t, 0.0], [$t + 0.25, $forceN], [$t + 0.55, $forceN], [$t + 0.70, 0.0]);
+        }
+
+        return new self($points);
+    }
+
     public static function off(): self
     {
         return new self([[0.0, 0.0]]);
@@ -42,6 +58,12 @@ final readonly class Foot
         }
 
         return $before[1];
+    }
+
+    /** The last moment at which anything changes. */
+    public function end(): float
+    {
+        return $this->points[\count($this->points) - 1][0];
     }
 
     /** The next moment after `$t` at which the slope changes; INF when there is none. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Model;
 
+use Rodrel\Core\Vehicle\Chamber;
 use Rodrel\Core\Vehicle\Corner;
 use Rodrel\Core\Vehicle\Layout;
 
@@ -18,6 +19,10 @@ final class VehicleSimulator
     private readonly CircuitSolver $solver;
     /** @var array<string, list<CircuitState>> */
     private array $runs = [];
+    /** @var array<string, list<CircuitState>> runs whose pressures can be replayed with other friction */
+    private array $traced = [];
+    /** @var array<string, string> hydraulic print of each sound circuit */
+    private array $soundPrint = [];
     private int $simulations = 0;
 
     public function __construct(private readonly Layout $layout, float $tolerance = 1.0)
@@ -39,13 +44,13 @@ final class VehicleSimulator
     {
         $circuits = $states = $keys = [];
         $stuck = $effects->value('booster', 'stuck', 0.0);
+        $until = $this->stuckUntil($program, $effects);
         foreach ($this->layout->chambers as $chamber) {
             $circuit = $this->builder->build($chamber, $effects);
-            $key = $program->id.'|'.$stuck.'|'.$circuit->fingerprint().(null === $after ? '' : '|after '.$after->keys[$chamber->id]);
+            $key = $program->id.'|'.$stuck.'/'.$until.'|'.$circuit->fingerprint().(null === $after ? '' : '|after '.$after->keys[$chamber->id]);
             if (!isset($this->runs[$key])) {
-                $booster = new Booster($this->layout, $program->vacuumKpa ?? $this->layout->vacuumKpa, $stuck);
-                $this->runs[$key] = $this->solver->run($circuit, $this->start($circuit, $after), $program->foot, $booster, $program->end(), $program->sampleAt);
-                ++$this->simulations;
+                $booster = new Booster($this->layout, $program->vacuumKpa ?? $this->layout->vacuumKpa, $stuck, $until);
+                $this->runs[$key] = $this->simulate($program, $circuit, $chamber, $booster, $stuck.'/'.$until, $after);
             }
             $circuits[$chamber->id] = $circuit;
             $states[$chamber->id] = $this->runs[$key];
@@ -75,7 +80,7 @@ final class VehicleSimulator
             if ('eased' === $joint) {
                 $circuit = $this->withoutRest($chamber->id, $run->effects);
             } else {
-                $booster = new Booster($this->layout, $run->program->vacuumKpa ?? $this->layout->vacuumKpa, $run->effects->value('booster', 'stuck', 0.0));
+                $booster = new Booster($this->layout, $run->program->vacuumKpa ?? $this->layout->vacuumKpa, $run->effects->value('booster', 'stuck', 0.0), $this->stuckUntil($run->program, $run->effects));
                 $opened = [$this->jointNode($circuit, $corner, $joint)];
             }
             $this->solver->run($circuit, $state, Foot::off(), $booster, $state->t + $seconds, [], $opened);
@@ -84,6 +89,65 @@ final class VehicleSimulator
         }
 
         return [$circuit, $this->runs[$key][0]];
+    }
+
+    /** A booster that loses its vacuum lets go so many seconds after the foot. */
+    private function stuckUntil(Program $program, Effects $effects): float
+    {
+        return $program->steady ? \INF : $program->foot->end() + $effects->value('booster', 'hold_s', \INF);
+    }
+
+    /**
+     * Pressures do not depend on what rubs at the wheels: where the hydraulics are sound they are simulated once
+     * and replayed with the friction of each fault.
+     *
+     * @return list<CircuitState>
+     */
+    private function simulate(Program $program, Circuit $circuit, Chamber $chamber, Booster $booster, string $rod, ?VehicleRun $after): array
+    {
+        $this->soundPrint[$chamber->id] ??= $this->builder->build($chamber, Effects::none())->hydraulicPrint();
+        $print = $circuit->hydraulicPrint();
+        $key = $program->id.'|'.$rod.'|'.$chamber->id;
+        if ($print !== $this->soundPrint[$chamber->id]) {
+            ++$this->simulations;
+
+            return $this->solver->run($circuit, $this->start($circuit, $after), $program->foot, $booster, $program->end(), $program->sampleAt);
+        }
+        if (!isset($this->traced[$key])) {
+            $start = CircuitState::atRest($circuit);
+            $start->trace = [];
+            $this->traced[$key] = $this->solver->run($circuit, $start, $program->foot, $booster, $program->end(), $program->sampleAt);
+            ++$this->simulations;
+        }
+
+        return $this->replay($circuit, $this->traced[$key], $this->start($circuit, $after));
+    }
+
+    /**
+     * @param list<CircuitState> $traced
+     *
+     * @return list<CircuitState>
+     */
+    private function replay(Circuit $circuit, array $traced, CircuitState $state): array
+    {
+        $samples = [];
+        $done = 0;
+        foreach ($traced as $sample) {
+            $trace = $sample->trace ?? [];
+            for ($end = \count($trace); $done < $end; ++$done) {
+                foreach ($trace[$done] as $corner => $kpa) {
+                    $state->inner[$corner] = $circuit->friction[$corner]->inner($state->inner[$corner], $kpa);
+                    $state->outer[$corner] = $circuit->friction[$corner]->outer($state->outer[$corner], $state->inner[$corner]);
+                }
+            }
+            $seen = clone $sample;
+            $seen->trace = null;
+            $seen->inner = $state->inner;
+            $seen->outer = $state->outer;
+            $samples[] = $seen;
+        }
+
+        return $samples;
     }
 
     private function start(Circuit $circuit, ?VehicleRun $after): CircuitState

@@ -22,6 +22,9 @@ final readonly class ProofRun
         'spin-hot' => ['spin-hot', self::EVERY_WHEEL, false],
     ];
 
+    /** What a wheel may read on each loop: nothing but drag heats a wheel that coasts, and every wheel must take its share of stops. */
+    private const HEAT_WORDS = ['heat-loop' => ['cool', 'as-expected'], 'brake-loop' => ['as-expected']];
+
     /** @param list<Criterion> $criteria in the order to take them */
     private function __construct(public array $criteria)
     {
@@ -32,14 +35,18 @@ final readonly class ProofRun
      * @param list<string>          $openSteps   required steps of the repair sheet not done or not confirmed
      * @param list<string>          $safetyItems open items that bar the way: plugs, props, pulled relays
      * @param array<string, string> $waived      criterion → reason
+     * @param string|null           $heatLoop    the heat check that was made before the repair: the same loop proves it
      */
-    public static function of(array $readings, array $openSteps, array $safetyItems, array $waived): self
+    public static function of(array $readings, array $openSteps, array $safetyItems, array $waived, ?string $heatLoop = null): self
     {
         $criteria = [];
         foreach (self::CRITERIA as $id => [$check, $rows, $standing]) {
             if (!$standing && !isset($criteria['torque'])) {
                 $criteria['torque'] = self::computed('torque', $openSteps, $waived);
                 $criteria['left-over'] = self::computed('left-over', $safetyItems, []);
+            }
+            if ('spin-hot' === $id && null !== $heatLoop) {
+                $criteria['heat'] = self::read('heat', $heatLoop.'@vehicle', array_fill_keys(['lf', 'rf', 'lr', 'rr'], self::HEAT_WORDS[$heatLoop] ?? ['as-expected']), false, $readings, $waived);
             }
             $criteria[$id] = self::read($id, $check.'@vehicle', $rows, $standing, $readings, $waived);
         }

@@ -34,6 +34,9 @@ final readonly class Layout
         public float $tyreRadiusM,
         public array $pipeLengthsM,
         public float $massKg,
+        public float $frontShare,
+        public float $heightToWheelbase,
+        public ?float $reservoirMl,
     ) {
     }
 
@@ -77,6 +80,9 @@ final readonly class Layout
             $shape->number('tyre_radius_m'),
             $shape->numberMap('pipe_m'),
             $shape->number('mass_kg', 1350.0),
+            $shape->number('front_share', 0.60),
+            $shape->number('height_to_wheelbase', 0.21),
+            $shape->has('reservoir_ml') ? $shape->number('reservoir_ml') : null,
         );
     }
 

@@ -23,6 +23,9 @@ final readonly class WheelBrake
         public float $drivelineNm,
         public bool $parkingBrake,
         public bool $pistonGoesBackStraight,
+        public bool $electricParking,
+        public int $bleeders,
+        public ?float $fluidMl,
     ) {
     }
 
@@ -52,6 +55,9 @@ final readonly class WheelBrake
             $shape->number('driveline_nm'),
             $shape->flag('parking_brake'),
             $shape->flag('piston_goes_back_straight', true),
+            $shape->flag('electric_parking'),
+            (int) $shape->number('bleeders', 1.0),
+            $shape->has('fluid_ml') ? $shape->number('fluid_ml') : null,
         );
     }
 

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Bleeding\BleedOrder;
 use Rodrel\Core\Bleeding\BleedPlan;
+use Rodrel\Core\Bleeding\BleedSums;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vehicle\Corner;
 
@@ -32,13 +33,42 @@ final class BleedPlanTest extends TestCase
         yield 'the axle of one hose' => [BleedOrder::FarthestFirst, 'rear', ['rr', 'lr']];
     }
 
-    public function testAWheelIsDoneAtThreeClearStrokesAndNotBefore(): void
+    public function testAWheelIsDoneAtSoManyClearStrokesAndNotBefore(): void
     {
         $plan = BleedPlan::of(World::layout(), 'lf');
-        $line = static fn (string $bubbles, int $clear): array => ['corner' => 'lf', 'strokes' => 9, 'bubbles' => $bubbles, 'clear' => $clear];
-        self::assertSame(['lf' => false], $plan->done([]));
-        self::assertSame(['lf' => false], $plan->done([$line('none', 2)]));
-        self::assertSame(['lf' => false], $plan->done([$line('none', 3), $line('few', 0)]), 'bubbles came again');
-        self::assertSame(['lf' => true], $plan->done([$line('few', 0), $line('none', 3)]));
+        $line = static fn (string $bubbles, float $clear): array => ['corner' => 'lf', 'bleeder' => '', 'bubbles' => $bubbles, 'clear' => $clear, 'needs' => 3.0];
+        self::assertSame(['lf' => false], $plan->done(World::layout(), []));
+        self::assertSame(['lf' => false], $plan->done(World::layout(), [$line('none', 2)]));
+        self::assertSame(['lf' => false], $plan->done(World::layout(), [$line('none', 3), $line('few', 0)]), 'bubbles came again');
+        self::assertSame(['lf' => true], $plan->done(World::layout(), [$line('few', 0), $line('none', 3)]));
+    }
+
+    /** The maker's own order goes before the school; a caliper with two bleeders is done when both are, the inner one first. */
+    public function testTheMakersOwnOrderAndTwoBleeders(): void
+    {
+        $layout = World::layout('solid-axle-4x4');
+        $plan = BleedPlan::of($layout, 'vehicle', BleedOrder::FarthestFirst, [Corner::LeftFront, Corner::RightRear]);
+        self::assertSame(['lf-inner', 'lf-outer', 'rr', 'lr', 'rf-inner', 'rf-outer'], array_keys($plan->done($layout, [])));
+    }
+
+    /**
+     * Medium car, left rear, by hand: 3.4 m of pipe at 9.08 mL/m is 30.87 mL, 0.4 m of hose at 8.04 mL/m 3.22 mL, the
+     * cylinder 5 mL: 39.09 mL; one and a half times is 58.63 mL. A stroke moves 0.8·5.4 = 4.32 mL: 14 strokes.
+     * A reservoir of 140 mL with three tenths kept gives 98 mL before it must be topped up.
+     */
+    public function testMillilitresAndStrokesByHand(): void
+    {
+        $layout = World::layout();
+        $book = World::catalogue()->bleeding;
+        $lr = BleedSums::of($layout, $book, [Corner::LeftRear], $book->methods['pedal'], 'opened');
+        self::assertEqualsWithDelta(58.63, $lr->totalMl, 0.02);
+        self::assertSame(14, $lr->wheels[0]['count']);
+        self::assertSame([], $lr->wheels[0]['top_up_at']);
+        // rr: (4.0·9.08 + 3.216 + 5)·1.5 = 66.80 mL in 14 strokes of 4.96 (69.4 mL); then lr: 98 − 69.44 = 28.56 mL, six strokes of 4.32 fit, the seventh does not
+        $both = BleedSums::of($layout, $book, [Corner::RightRear, Corner::LeftRear], $book->methods['pedal'], 'opened');
+        self::assertSame([14, 14], array_column($both->wheels, 'count'));
+        self::assertSame([[], [6]], array_column($both->wheels, 'top_up_at'));
+        $pressure = BleedSums::of($layout, $book, [Corner::LeftRear], $book->methods['pressure'], 'renew');
+        self::assertSame(98, $pressure->wheels[0]['count'], '39.09 mL two and a half times, in mL');
     }
 }

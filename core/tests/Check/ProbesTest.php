@@ -91,11 +91,16 @@ final class ProbesTest extends TestCase
     public function testADriverNamesTheWheelThatDrags(): void
     {
         $brake = ['lf' => 1223.0, 'rf' => 1223.0, 'lr' => 360.0, 'rr' => 360.0];
-        $one = ComplaintChances::of(['lf' => 100.0, 'rf' => 0.0, 'lr' => 0.0, 'rr' => 0.0], $brake, $brake, 1.0);
+        $easy = ['lf' => 0.4, 'rf' => 0.4, 'lr' => 0.4, 'rr' => 0.4];
+        $one = ComplaintChances::of(['lf' => 100.0, 'rf' => 0.0, 'lr' => 0.0, 'rr' => 0.0], $brake, $brake, 1.0, 0.0, 0.0, $easy);
         self::assertEqualsWithDelta(1.0, array_sum($one), 1e-9);
         self::assertEqualsWithDelta(0.8 * (1.0 - exp(-4.0)), $one['drags-lf'], 1e-9, 'noticed by 1 − e^(−100/25), one in five calls it a pull');
-        $front = ComplaintChances::of(['lf' => 100.0, 'rf' => 100.0, 'lr' => 0.0, 'rr' => 0.0], $brake, $brake, 1.0);
+        $front = ComplaintChances::of(['lf' => 100.0, 'rf' => 100.0, 'lr' => 0.0, 'rr' => 0.0], $brake, $brake, 1.0, 0.0, 0.0, $easy);
         self::assertGreaterThan(0.9, $front['drags-front']);
+        $jerk = ComplaintChances::of(['lf' => 0.0, 'rf' => 0.0, 'lr' => 0.0, 'rr' => 0.0], $brake, $brake, 1.0, 0.6, 0.0, $easy);
+        self::assertEqualsWithDelta(0.8 * (1.0 - exp(-9.0)), $jerk['pulls-left-first'], 1e-6, 'slow right wheel: to the left for a moment, 1 − e^−(0.6/0.2)²');
+        $lock = ComplaintChances::of(['lf' => 0.0, 'rf' => 0.0, 'lr' => 0.0, 'rr' => 0.0], $brake, $brake, 1.0, 0.0, 0.0, ['lr' => 1.7] + $easy);
+        self::assertGreaterThan(0.75, $lock['locks-rear']);
     }
 
     /** @return array{Probes, \Rodrel\Core\Model\VehicleRun} */

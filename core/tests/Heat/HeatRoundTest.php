@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Tests\Heat;
+
+use PHPUnit\Framework\TestCase;
+use Rodrel\Core\Heat\HeatRound;
+use Rodrel\Core\Heat\TooLate;
+use Rodrel\Core\Tests\World;
+
+/** The heat round, worked by hand. */
+final class HeatRoundTest extends TestCase
+{
+    /** A rotor 120 K over the air read 4 minutes after the stop: 120·e^(240/960) = 154.08 K. A caliper takes 0.35 of it and is not corrected. */
+    public function testEachPlaceIsBroughtToTheMomentOfStopping(): void
+    {
+        self::assertEqualsWithDelta(154.083, HeatRound::atStop(120.0, 'rotor', 240.0), 0.001);
+        self::assertEqualsWithDelta(100.0, HeatRound::atStop(35.0, 'caliper', 240.0), 1e-9);
+        self::assertEqualsWithDelta(100.0, HeatRound::atStop(20.0, 'wheel-centre', 359.0), 1e-9);
+        $this->expectException(TooLate::class);
+        HeatRound::atStop(10.0, 'rim', 361.0);
+    }
+
+    /** The first wheel again: 100 K after 30 s and 90 K after 150 s is τ = 120/ln(100/90) = 1138.9 s; a wheel that warms says nothing. */
+    public function testTheFirstWheelAgainShowsTheRealCooling(): void
+    {
+        self::assertEqualsWithDelta(1138.946, HeatRound::cooling(100.0, 30.0, 90.0, 150.0), 0.01);
+        self::assertNull(HeatRound::cooling(90.0, 30.0, 100.0, 150.0));
+        self::assertNull(HeatRound::cooling(100.0, 30.0, 99.9, 60.0), 'slower than any rotor cools');
+    }
+
+    /**
+     * Small drag by hand: on the coast loop (360 s at 13.89 m/s, R 0.30 m) a front rotor of 6 kg loses
+     * (2.0 + 0.28·13.89)·ΔT = 5.889·ΔT plus radiation, near 15 °C 4·0.10·5.67e-8·288.15³·ΔT = 0.543·ΔT, together 6.43 W/K.
+     * m·c = 2760 J/K, so τ = 429 s and after 360 s 1 − e^(−360/429) = 0.568 of the steady state. 10 N·m more is
+     * 463 W, steady 72.0 K, after the loop 40.9 K over what is expected (a little less: radiation grows with heat).
+     */
+    public function testKelvinsBecomeNewtonMetres(): void
+    {
+        $drive = World::catalogue()->drives['loop-a'];
+        $expected = ['lf' => 10.0, 'rf' => 10.0, 'lr' => 7.0, 'rr' => 7.0];
+        $round = HeatRound::of(World::layout(), $drive, ['lf' => 50.9] + $expected, $expected, 15.0);
+        self::assertEqualsWithDelta(10.0, $round->wheels['lf']['drag_nm'], 0.6);
+        self::assertEqualsWithDelta($round->wheels['lf']['drag_nm'] * 13.889 / 0.3, $round->wheels['lf']['watts'], 1.0);
+        self::assertSame(0.0, $round->wheels['rf']['drag_nm']);
+        self::assertSame('lf', $round->axles['front']['hotter']);
+        self::assertNull($round->axles['front']['cold'], 'coasting, only drag makes heat');
+        self::assertNull($round->axles['rear']['hotter']);
+        self::assertEqualsWithDelta(40.9, $round->axles['front']['apart_k'], 1e-9);
+    }
+
+    /** After stops: the left is where it should be, the right far below: the cold wheel may be the faulty one. */
+    public function testTheColdWheelMayBeTheFaultyOne(): void
+    {
+        $drive = World::catalogue()->drives['loop-b'];
+        $expected = ['lf' => 90.0, 'rf' => 90.0, 'lr' => 60.0, 'rr' => 60.0];
+        $round = HeatRound::of(World::layout(), $drive, ['rf' => 30.0] + $expected, $expected, 15.0);
+        self::assertSame('lf', $round->axles['front']['hotter']);
+        self::assertSame('rf', $round->axles['front']['cold']);
+        $hot = HeatRound::of(World::layout(), $drive, ['lf' => 240.0] + $expected, $expected, 15.0);
+        self::assertNull($hot->axles['front']['cold'], 'here the hot one is far over what it should be');
+    }
+}
