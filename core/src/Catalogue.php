@@ -11,6 +11,7 @@ use Rodrel\Core\Fault\Fault;
 use Rodrel\Core\Heat\Drive;
 use Rodrel\Core\Repair\Procedure;
 use Rodrel\Core\Repair\Repair;
+use Rodrel\Core\Vehicle\Composer;
 
 /** Everything the trade knows, as read from `core/data/*.json`: faults, checks, repairs, procedures, presets. */
 final readonly class Catalogue
@@ -70,6 +71,20 @@ final readonly class Catalogue
         self::crossCheckDrives($checks, $drives);
 
         return new self($faults, $checks, $repairs, $procedures, $presets, $drives, BleedBook::fromShape(new Shape($documents['bleeding'], '/bleeding')), hash('sha256', serialize($documents)));
+    }
+
+    /**
+     * The layout document of a vehicle: a preset, or composed from its parts.
+     *
+     * @param array<array-key, mixed> $parts
+     *
+     * @return array<array-key, mixed> for Layout::fromArray()
+     *
+     * @throws InvalidData when there is no such preset, or the parts do not go together
+     */
+    public function vehicle(string $preset, array $parts = []): array
+    {
+        return [] !== $parts ? Composer::compose($parts) : $this->presets[$preset] ?? throw InvalidData::at('/preset', \sprintf('there is no preset "%s"', $preset));
     }
 
     public function check(string $idAtPlace): Check

@@ -33,11 +33,15 @@ final readonly class LoginSlowdown
         if (!$badge instanceof UserBadge) {
             return;
         }
-        $until = $this->database->fetchOne('SELECT extract(epoch FROM wait_until) FROM login_slowdown WHERE who = ?', [$this->who($badge->getUserIdentifier())]);
-        $wait = is_numeric($until) ? (float) $until - $this->clock->now()->getTimestamp() : 0.0;
+        $wait = $this->wait($badge->getUserIdentifier());
         if ($wait > 0.0) {
             throw new TooManyLoginAttemptsAuthenticationException((int) ceil($wait / 60.0));
         }
+    }
+
+    public function waits(string $who): bool
+    {
+        return $this->wait($who) > 0.0;
     }
 
     #[AsEventListener]
@@ -47,6 +51,12 @@ final readonly class LoginSlowdown
         if (!$badge instanceof UserBadge || $event->getException() instanceof TooManyLoginAttemptsAuthenticationException) {
             return;
         }
+        $this->note($badge->getUserIdentifier());
+    }
+
+    /** One wrong try more. */
+    public function note(string $who): void
+    {
         $now = $this->clock->now();
         $this->database->executeStatement(
             'INSERT INTO login_slowdown AS l (who, tries, wait_until, last_at) VALUES (:who, 1, :now, :now)
@@ -54,14 +64,26 @@ final readonly class LoginSlowdown
                  tries = CASE WHEN l.last_at < CAST(:forgotten AS timestamptz) THEN 1 ELSE l.tries + 1 END,
                  wait_until = CAST(:now AS timestamptz) + make_interval(secs => CASE WHEN l.last_at < CAST(:forgotten AS timestamptz) OR l.tries + 1 < :free THEN 0 ELSE least(:longest, power(2, least(l.tries + 2 - :free, 12))) END),
                  last_at = :now',
-            ['who' => $this->who($badge->getUserIdentifier()), 'now' => $now->format(\DATE_ATOM), 'forgotten' => $now->modify('-'.self::FORGOTTEN_AFTER_S.' seconds')->format(\DATE_ATOM), 'free' => self::FREE_TRIES, 'longest' => self::LONGEST_S],
+            ['who' => $this->who($who), 'now' => $now->format(\DATE_ATOM), 'forgotten' => $now->modify('-'.self::FORGOTTEN_AFTER_S.' seconds')->format(\DATE_ATOM), 'free' => self::FREE_TRIES, 'longest' => self::LONGEST_S],
         );
     }
 
     #[AsEventListener]
     public function succeeded(LoginSuccessEvent $event): void
     {
-        $this->database->executeStatement('DELETE FROM login_slowdown WHERE who = ?', [$this->who($event->getUser()->getUserIdentifier())]);
+        $this->forget($event->getUser()->getUserIdentifier());
+    }
+
+    public function forget(string $who): void
+    {
+        $this->database->executeStatement('DELETE FROM login_slowdown WHERE who = ?', [$this->who($who)]);
+    }
+
+    private function wait(string $who): float
+    {
+        $until = $this->database->fetchOne('SELECT extract(epoch FROM wait_until) FROM login_slowdown WHERE who = ?', [$this->who($who)]);
+
+        return is_numeric($until) ? (float) $until - $this->clock->now()->getTimestamp() : 0.0;
     }
 
     /** Name and place, as a hash: the table tells nobody who tried. */

@@ -27,11 +27,15 @@ final class SignInController extends AbstractController
     }
 
     /** Single keys are in the way of some (dictation, tremor, a cat); a dark bay wants a dark page. */
-    #[Route('/me/{what}', name: 'my_setting', requirements: ['what' => 'shortcuts|theme'], methods: ['POST'])]
+    #[Route('/me/{what}', name: 'my_setting', requirements: ['what' => 'shortcuts|theme|units'], methods: ['POST'])]
     #[IsCsrfTokenValid('submit', '_token')]
     public function setting(string $what, #[CurrentUser] User $user, UserRepository $users): Response
     {
-        'theme' === $what ? $user->switchTheme() : $user->switchShortcuts();
+        match ($what) {
+            'theme' => $user->switchTheme(),
+            'units' => $user->switchUnits(),
+            default => $user->switchShortcuts(),
+        };
         $users->add($user);
 
         return $this->redirectToRoute('jobs', [], Response::HTTP_SEE_OTHER);

@@ -36,6 +36,13 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
     #[ORM\Column(options: ['default' => false])]
     private bool $dark = false;
 
+    #[ORM\Column(options: ['default' => false])]
+    private bool $imperial = false;
+
+    /** For handing a tablet over by name; empty where none was set. */
+    #[ORM\Column(length: 255, options: ['default' => ''])]
+    private string $pinHash = '';
+
     private function __construct(Uuid $id, string $login, string $name, Role $role)
     {
         $this->id = $id;
@@ -49,9 +56,40 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
         return new self(Uuid::v7(), $login, $name, $role);
     }
 
+    /** Somebody of another shop whose name stands in a job that was brought in; without a password nobody signs in. */
+    public static function elsewhere(Uuid $id, string $login, string $name, Role $role): self
+    {
+        return new self($id, $login, $name, $role);
+    }
+
     public function changePassword(string $hash): void
     {
         $this->passwordHash = $hash;
+    }
+
+    public function changePin(string $hash): void
+    {
+        $this->pinHash = $hash;
+    }
+
+    public function pinHash(): string
+    {
+        return $this->pinHash;
+    }
+
+    public function changeRole(Role $role): void
+    {
+        $this->role = $role;
+    }
+
+    public function switchUnits(): void
+    {
+        $this->imperial = !$this->imperial;
+    }
+
+    public function thinksImperial(): bool
+    {
+        return $this->imperial;
     }
 
     public function switchTheme(): void

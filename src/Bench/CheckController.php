@@ -7,12 +7,17 @@ namespace App\Bench;
 use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
+use App\Photo\Photos;
+use App\Text\Units;
 use Rodrel\Core\Catalogue;
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Observer;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Isolation\Gates;
+use Rodrel\Core\Quantity\Quantity;
+use Rodrel\Core\Quantity\Unit;
+use Rodrel\Core\Vehicle\Corner;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -20,7 +25,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** One check's sheet, and the search through all of them. */
 final class CheckController extends RendersJob
 {
-    public function __construct(private readonly Catalogue $catalogue)
+    public function __construct(private readonly Catalogue $catalogue, private readonly Units $units, private readonly Photos $photos)
     {
     }
 
@@ -69,8 +74,22 @@ final class CheckController extends RendersJob
             'gates' => array_merge(...array_map(fn (Gate $gate): array => array_map(fn (string $unmet): array => ['key' => $unmet, 'said' => $this->say->ui('gate.'.$unmet), 'overridable' => $gate->overridable, 'gate' => $gate->id], $gate->unmet), $gates)),
             'made' => $loaded->state->situation->made($check),
             'from' => $definition->proofOnly || null !== $loaded->state->repaired && \in_array($definition->id, ['look', 'pedal'], true) && null === $loaded->state->proof->failed() ? 'proof' : 'bench',
+            'photos' => $this->photos->of($job->id(), 'check:'.$check),
             'sound' => $this->sound($loaded, $definition, $check),
+            'measures' => \in_array($definition->id, ['wear', 'limits'], true) ? $definition->id : null,
+            'limit' => 'limits' === $definition->id ? $this->limit($loaded, Corner::from($place)) : null,
+            'lengthUnit' => $this->units->of(Quantity::Length)->value,
+            'airUnit' => $this->units->of(Quantity::Temperature)->value,
         ]);
+    }
+
+    /** @return array{part: string, own: string|null} drum or rotor, and the limit that was typed for it */
+    private function limit(LoadedJob $loaded, Corner $corner): array
+    {
+        $disc = $loaded->layout->brake($corner)->disc;
+        $own = $loaded->state->story->figures()[$disc ? ($corner->isFront() ? 'rotor_min_front_mm' : 'rotor_min_rear_mm') : 'drum_max_mm'] ?? null;
+
+        return ['part' => $disc ? 'rotor' : 'drum', 'own' => null === $own ? null : $this->units->figure($own, Quantity::Length)];
     }
 
     /** @return list<array<string, mixed>> */
@@ -82,7 +101,7 @@ final class CheckController extends RendersJob
                 'id' => (string) $row,
                 'label' => '' === $row ? '' : $this->say->row($id, (string) $row),
                 'number' => null !== $observer->quantity,
-                'unit' => $observer->unit,
+                'unit' => null === $observer->quantity ? null : $this->units->of(Quantity::from($observer->quantity), Unit::from((string) $observer->unit))->value,
                 'sound' => null,
                 'words' => array_map(fn (string $word): array => ['id' => $word, 'label' => $this->say->word($id, (string) $row, $word)], $observer->words),
             ];
@@ -105,6 +124,9 @@ final class CheckController extends RendersJob
 
     private function range(float $sound, Observer $observer): string
     {
-        return $this->say->ui('check.sound', ['low' => (string) round($sound * exp(-2.0 * $observer->noise)), 'high' => (string) round($sound * $observer->limits[0]), 'unit' => (string) $observer->unit]);
+        $quantity = Quantity::from((string) $observer->quantity);
+        $unit = Unit::from((string) $observer->unit);
+
+        return $this->say->ui('check.sound', ['low' => $this->units->figure($sound * exp(-2.0 * $observer->noise), $quantity, $unit), 'high' => $this->units->figure($sound * exp(2.0 * $observer->noise), $quantity, $unit), 'unit' => $this->units->of($quantity, $unit)->value]);
     }
 }

@@ -18,13 +18,14 @@ final readonly class Thumbnail
     }
 
     /**
+     * @param array<string, mixed> $parts    of a composed vehicle
      * @param array<string, float> $hotSpots mass by place
      *
      * @return array{corners: list<array{x: int, y: int, hot: bool, drum: bool}>, paths: list<array{d: string, second: bool}>, master: bool}
      */
-    public function of(string $preset, array $hotSpots): array
+    public function of(string $preset, array $parts, array $hotSpots): array
     {
-        $layout = Layout::fromArray($this->catalogue->presets[$preset]);
+        $layout = Layout::fromArray($this->catalogue->vehicle($preset, $parts));
         $corners = [];
         foreach (Corner::cases() as $corner) {
             [$x, $y] = self::AT[$corner->value];

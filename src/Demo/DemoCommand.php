@@ -155,6 +155,6 @@ final class DemoCommand
     {
         $layout = Layout::fromArray($this->catalogue->presets[$preset]);
 
-        return HiddenVehicle::with(Field::of($this->catalogue, $layout, $this->predictions->compute($preset)), $suspect, $grade, new Mt19937(self::SEED + crc32($suspect)), $wavering);
+        return HiddenVehicle::with(Field::of($this->catalogue, $layout, $this->predictions->compute($this->catalogue->vehicle($preset))), $suspect, $grade, new Mt19937(self::SEED + crc32($suspect)), $wavering);
     }
 }

@@ -44,7 +44,7 @@ final readonly class IsolateCommand extends JsonCommand
     {
         $preset = $request->text('preset');
         $layout = Layout::fromArray($this->catalogue->presets[$preset] ?? throw $request->wrong('preset', 'there is none of that name: '.implode(', ', array_keys($this->catalogue->presets))));
-        $field = Field::of($this->catalogue, $layout, $this->predictions->compute($preset));
+        $field = Field::of($this->catalogue, $layout, $this->predictions->compute($this->catalogue->vehicle($preset)));
         $state = $this->state($field, $request);
         $belief = $state->belief ?? throw new \LogicException('A field gives a belief.');
         $verdict = $state->verdict() ?? throw new \LogicException('A belief gives a verdict.');
@@ -80,7 +80,7 @@ final readonly class IsolateCommand extends JsonCommand
             $payload = ['check' => $reading->text('check'), 'outcomes' => $outcomes, 'numbers' => $reading->raw('numbers'), 'unsure' => $reading->flag('unsure')];
             $entry = new Entry('reading-'.$n, \count($log) + 1, Kind::Reading, $payload, '', $at->modify('+'.\count($log).' minutes'));
             try {
-                $guard->check(JobState::of($this->catalogue, $field, Story::of($log), $this->shop->isolation), $entry);
+                $guard->check(JobState::of($this->catalogue, $field, Story::of($log), $this->shop->isolation()), $entry);
             } catch (Refused $refused) {
                 throw $reading->wrong('', 'this check may not be made yet: '.implode(', ', $refused->reasons));
             } catch (\Rodrel\Core\InvalidData $wrong) {
@@ -89,7 +89,7 @@ final readonly class IsolateCommand extends JsonCommand
             $log[] = $entry;
         }
 
-        return JobState::of($this->catalogue, $field, Story::of($log), $this->shop->isolation);
+        return JobState::of($this->catalogue, $field, Story::of($log), $this->shop->isolation());
     }
 
     /** @return array<string, mixed> */

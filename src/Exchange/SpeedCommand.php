@@ -69,8 +69,8 @@ final readonly class SpeedCommand
      */
     private function onTheWeb(string $preset): array
     {
-        $this->predictions->compute($preset);
-        $code = \sprintf('require "vendor/autoload.php"; echo json_encode(%s::bench(%s, %s, %s));', '\\'.self::class, var_export($preset, true), var_export($this->projectDir, true), var_export(serialize($this->shop->isolation), true));
+        $this->predictions->compute($this->catalogue->vehicle($preset));
+        $code = \sprintf('require "vendor/autoload.php"; echo json_encode(%s::bench(%s, %s, %s));', '\\'.self::class, var_export($preset, true), var_export($this->projectDir, true), var_export(serialize($this->shop->isolation()), true));
         $times = [];
         for ($i = 0; $i < self::RUNS; ++$i) {
             $out = shell_exec('cd '.escapeshellarg($this->projectDir).' && '.escapeshellarg(\PHP_BINARY).' -d opcache.enable_cli=1 -d opcache.jit=off -d opcache.file_cache='.escapeshellarg($this->fileCache()).' -r '.escapeshellarg($code));

@@ -38,7 +38,7 @@ final class FindingController extends RendersJob
             return $this->page('finding/waiting.html.twig', $loaded, 'finding', []);
         }
         $verdict = $loaded->state->verdict();
-        $costs = Costs::of($belief->field, $this->shop->isolation);
+        $costs = Costs::of($belief->field, $this->shop->isolation());
         $masses = [];
         foreach ($belief->field->groups as $name) {
             $masses[] = $belief->group($name);
@@ -57,11 +57,11 @@ final class FindingController extends RendersJob
             'contradiction' => null !== $verdict?->contradiction,
             'next' => $verdict->next ?? $verdict->others[0] ?? null,
             'nextName' => null === ($p = $verdict->next ?? $verdict->others[0] ?? null) ? null : $this->say->check($p->id()),
-            'cost' => Costs::ofGroup($belief->field, $this->shop->isolation, $group),
+            'cost' => Costs::ofGroup($belief->field, $this->shop->isolation(), $group),
             'expected' => $costs->expected($masses),
             'truth' => $costs->ifTruthWereKnown($masses),
             'repair' => $this->catalogue->repair($group),
-            'rate' => $this->shop->isolation->rateCentsPerMinute,
+            'rate' => $this->shop->isolation()->rateCentsPerMinute,
             'signed' => $signed,
         ]);
     }

@@ -8,10 +8,8 @@ use App\Job\Job;
 use App\Job\RendersJob;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
-use Symfony\Component\Security\Http\Attribute\IsGranted;
 
 /** The heat rounds of a job: four pads around the plan, before and after on the same drive. */
-#[IsGranted('JOB_VIEW', 'job')]
 final class HeatController extends RendersJob
 {
     #[Route('/jobs/{id:job}/heat', name: 'job_heat', methods: ['GET'])]

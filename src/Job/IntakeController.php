@@ -6,6 +6,8 @@ namespace App\Job;
 
 use App\Account\User;
 use Rodrel\Core\Catalogue;
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Vehicle\Composer;
 use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -35,10 +37,10 @@ final class IntakeController extends RendersJob
         try {
             $unit = trim($form->getString('unit'));
             $unit = '' !== $unit ? mb_substr($unit, 0, 120) : throw InvalidInput::because('input.unit');
-            $preset = $this->preset($form);
+            [$preset, $parts] = $this->vehicle($form);
             $id = Uuid::isValid($form->getString('job')) ? Uuid::fromString($form->getString('job')) : Uuid::v7();
             $entry = Uuid::isValid($form->getString('entry')) ? Uuid::fromString($form->getString('entry')) : Uuid::v7();
-            $job = $openJob($user, $id, $entry, $unit, $preset, $this->reader->intake($form));
+            $job = $openJob($user, $id, $entry, $unit, $preset, $this->reader->intake($form), null, $parts);
 
             return $this->redirectToRoute('job_bench', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
         } catch (InvalidInput $wrong) {
@@ -76,22 +78,39 @@ final class IntakeController extends RendersJob
     }
 
     /**
-     * The preset that fits the four answers.
+     * The preset that fits the answers; where none does, the vehicle is composed from its parts.
      *
      * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array{string, array<string, mixed>} preset, parts
      */
-    private function preset(InputBag $form): string
+    private function vehicle(InputBag $form): array
     {
-        $given = ['split' => $form->getString('split'), 'rear' => $form->getString('rear'), 'anti_lock' => 'yes' === $form->getString('anti_lock', 'yes'), 'assist' => $form->getString('assist', 'engine-vacuum')];
-        $nearest = [];
-        foreach ($this->catalogue->presets as $id => $preset) {
-            $answers = \is_array($preset['questions'] ?? null) ? $preset['questions'] : [];
-            if ($answers === $given) {
-                return $id;
+        $rear = $form->getString('rear');
+        $parts = [
+            'split' => $form->getString('split'),
+            'front' => $form->getString('front') ?: 'disc',
+            'rear' => 'disc' === $rear ? ($form->getString('rear_parking') ?: 'disc') : $rear,
+            'assist' => $form->getString('assist', 'engine-vacuum'),
+            'anti_lock' => 'yes' === $form->getString('anti_lock', 'yes'),
+            'solid_axle' => $form->getBoolean('solid_axle'),
+            'rear_valve' => $form->getBoolean('rear_valve'),
+        ];
+        $plain = 'yes' !== $form->getString('own_parts');
+        if ($plain) {
+            $given = ['split' => $parts['split'], 'rear' => $rear, 'anti_lock' => $parts['anti_lock'], 'assist' => $parts['assist']];
+            foreach ($this->catalogue->presets as $id => $preset) {
+                if (($preset['questions'] ?? null) === $given) {
+                    return [$id, []];
+                }
             }
-            $nearest[$id] = \count(array_intersect_assoc(array_map(json_encode(...), $answers), array_map(json_encode(...), $given)));
         }
-        arsort($nearest);
-        throw InvalidInput::because('input.preset', ['nearest' => $this->say->text('preset.'.array_key_first($nearest))]);
+        try {
+            Composer::compose($parts);
+        } catch (InvalidData $impossible) {
+            throw InvalidInput::because('input.'.basename($impossible->path));
+        }
+
+        return ['composed', $parts];
     }
 }

@@ -25,17 +25,24 @@ class Job
     #[ORM\Column(type: 'datetimetz_immutable')]
     private \DateTimeImmutable $openedAt;
 
-    private function __construct(Uuid $id, string $unit, string $preset, \DateTimeImmutable $openedAt)
+    /** @var array<string, mixed> what the vehicle was composed from; empty where it is a preset */
+    #[ORM\Column(type: 'json', options: ['jsonb' => true])]
+    private array $parts;
+
+    /** @param array<string, mixed> $parts */
+    private function __construct(Uuid $id, string $unit, string $preset, array $parts, \DateTimeImmutable $openedAt)
     {
         $this->id = $id;
         $this->unit = $unit;
         $this->preset = $preset;
+        $this->parts = $parts;
         $this->openedAt = $openedAt;
     }
 
-    public static function open(Uuid $id, string $unit, string $preset, \DateTimeImmutable $at): self
+    /** @param array<string, mixed> $parts see Composer::compose(); empty for a preset */
+    public static function open(Uuid $id, string $unit, string $preset, \DateTimeImmutable $at, array $parts = []): self
     {
-        return new self($id, $unit, $preset, $at);
+        return new self($id, $unit, $preset, $parts, $at);
     }
 
     public function id(): Uuid
@@ -51,6 +58,12 @@ class Job
     public function preset(): string
     {
         return $this->preset;
+    }
+
+    /** @return array<string, mixed> */
+    public function parts(): array
+    {
+        return $this->parts;
     }
 
     public function openedAt(): \DateTimeImmutable

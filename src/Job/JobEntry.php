@@ -106,6 +106,11 @@ class JobEntry
         return self::FORMAT === $this->format && $this->catalogueHash === $catalogueHash;
     }
 
+    public function catalogueHash(): string
+    {
+        return $this->catalogueHash;
+    }
+
     public function recordedAt(): \DateTimeImmutable
     {
         return $this->recordedAt;

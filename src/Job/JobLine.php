@@ -24,6 +24,10 @@ class JobLine
     #[ORM\Column(length: 60)]
     public string $preset;
 
+    /** @var array<string, mixed> */
+    #[ORM\Column(type: 'json', options: ['jsonb' => true])]
+    public array $parts = [];
+
     #[ORM\Column(length: 20, enumType: Stage::class)]
     public Stage $stage = Stage::Intake;
 
@@ -64,6 +68,7 @@ class JobLine
         $this->jobId = $job->id();
         $this->unit = $job->unit();
         $this->preset = $job->preset();
+        $this->parts = $job->parts();
         $this->openedAt = $this->touchedAt = $job->openedAt();
     }
 

@@ -26,7 +26,7 @@ final class JobsController extends AbstractController
 
         return $this->render('job/jobs.html.twig', [
             'lines' => $listed,
-            'thumbnails' => array_map(static fn (JobLine $line): array => $thumbnail->of($line->preset, $line->hotSpots), $listed),
+            'thumbnails' => array_map(static fn (JobLine $line): array => $thumbnail->of($line->preset, $line->parts, $line->hotSpots), $listed),
             'names' => $users->names(),
             'filter' => $filter,
             'search' => $search,

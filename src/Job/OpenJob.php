@@ -21,17 +21,16 @@ final readonly class OpenJob
 
     /**
      * @param array<string, mixed> $intake payload of the intake entry
+     * @param array<string, mixed> $parts  what the vehicle is composed from; then the preset is `composed`
      *
      * @throws InvalidData when there is no such preset
      */
-    public function __invoke(User $author, Uuid $jobId, Uuid $entryId, string $unit, string $preset, array $intake, ?\DateTimeImmutable $at = null): Job
+    public function __invoke(User $author, Uuid $jobId, Uuid $entryId, string $unit, string $preset, array $intake, ?\DateTimeImmutable $at = null, array $parts = []): Job
     {
-        if (!isset($this->catalogue->presets[$preset])) {
-            throw InvalidData::at('/preset', \sprintf('there is no preset "%s"', $preset));
-        }
+        $this->catalogue->vehicle($preset, $parts);
         $job = $this->entities->find(Job::class, $jobId);
         if (null === $job) {
-            $job = Job::open($jobId, $unit, $preset, $at ?? $this->clock->now());
+            $job = Job::open($jobId, $unit, $preset, $at ?? $this->clock->now(), $parts);
             $this->entities->persist($job);
             $this->entities->flush();
         }

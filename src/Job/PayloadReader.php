@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Job;
 
+use App\Text\Units;
 use Rodrel\Core\Catalogue;
 use Rodrel\Core\Check\ObserverKind;
+use Rodrel\Core\Check\PadWear;
 use Rodrel\Core\Heat\HeatRound;
 use Rodrel\Core\Heat\Infrared;
 use Rodrel\Core\Heat\TooBright;
@@ -15,6 +17,8 @@ use Rodrel\Core\Quantity\InvalidMeasure;
 use Rodrel\Core\Quantity\Measured;
 use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Quantity\Unit;
+use Rodrel\Core\Vehicle\Composer;
+use Rodrel\Core\Vehicle\WearLimit;
 use Symfony\Component\HttpFoundation\InputBag;
 
 /** Turns what a form sent into the payload of an entry; every complaint says what to do. */
@@ -22,7 +26,7 @@ final readonly class PayloadReader
 {
     private const NOTE_LENGTH = 500;
 
-    public function __construct(private Catalogue $catalogue)
+    public function __construct(private Catalogue $catalogue, private Units $units)
     {
     }
 
@@ -38,6 +42,7 @@ final readonly class PayloadReader
         return match ($kind) {
             Kind::Intake => $this->intake($form),
             Kind::Reading => $this->reading($form),
+            Kind::Figures => $this->figures($form),
             Kind::Lift => ['to' => $this->choice($form, 'to', ['ground', 'raised', 'wheels-off']), 'stands' => $form->getBoolean('stands')],
             Kind::Cool, Kind::Bled, Kind::Handover => [],
             Kind::Undo => ['cancels' => $this->text($form, 'cancels')],
@@ -51,6 +56,7 @@ final readonly class PayloadReader
             Kind::Override => ['gate' => $this->text($form, 'gate'), 'reason' => $this->text($form, 'reason', 'input.reason')],
             Kind::Item => ['text' => $this->text($form, 'text', 'input.item'), 'due' => $this->optional($form, 'due'), 'safety' => $form->getBoolean('safety')],
             Kind::Settled => ['item' => $this->text($form, 'item')],
+            Kind::Photo => throw InvalidInput::because('input.picture-missing'),
             Kind::Finding => throw InvalidInput::because('input.finding'),
         };
     }
@@ -116,13 +122,69 @@ final readonly class PayloadReader
                 $numbers[(string) $row] = ['typed' => $measured->typed, 'unit' => $measured->unit->value, 'core' => $measured->core];
             } else {
                 $word = $words['' === $row ? 0 : $row] ?? null;
+                if (null === $word && 'wear' === $check->id) {
+                    $word = $this->wear($form);
+                } elseif (null === $word && 'limits' === $check->id) {
+                    $word = $this->limit($form);
+                }
                 $outcomes[(string) $row] = \is_string($word) && \in_array($word, $observer->words, true) ? $word : throw InvalidInput::because('input.row');
             }
         }
 
         $again = isset($check->rows['lf']) && $check->rows['lf']->isOverAir() && '' !== $this->optional($form, 'again') ? $this->measuredK($form, $this->optional($form, 'again'), 'again') : [];
 
-        return array_filter(['check' => $id, 'outcomes' => $outcomes, 'numbers' => $numbers, 'again' => $again, 'unsure' => $form->getBoolean('unsure')], static fn (mixed $v): bool => [] !== $v);
+        return array_filter(['check' => $id, 'outcomes' => $outcomes, 'numbers' => $numbers, 'again' => $again, 'measured' => $this->measuredBehind($form), 'unsure' => $form->getBoolean('unsure')], static fn (mixed $v): bool => [] !== $v);
+    }
+
+    /**
+     * Four thicknesses make the word.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     */
+    private function wear(InputBag $form): string
+    {
+        $mm = array_map(fn (string $spot): float => $this->measure($form, $spot, Quantity::Length, Unit::Millimetre)['core'], ['inner_a', 'inner_b', 'outer_a', 'outer_b']);
+        if (max($mm) > 25.0 && !$form->getBoolean('sure')) {
+            throw InvalidInput::because('input.implausible', ['typed' => (string) max($mm), 'low' => '0', 'high' => '25', 'unit' => 'mm']);
+        }
+
+        return PadWear::of($mm[0], $mm[1], $mm[2], $mm[3])->word;
+    }
+
+    /**
+     * What was measured against the stamped limit; a limit that cannot be is questioned.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     */
+    private function limit(InputBag $form): string
+    {
+        $measured = $this->measure($form, 'measured', Quantity::Length, Unit::Millimetre)['core'];
+        $limit = $this->measure($form, 'limit', Quantity::Length, Unit::Millimetre)['core'];
+        $wear = 'drum' === $this->choice($form, 'part', ['drum', 'rotor']) ? WearLimit::ofDrum($measured, $limit) : WearLimit::ofRotor($measured, $limit);
+        if (!$wear->plausible && !$form->getBoolean('sure')) {
+            throw InvalidInput::because('input.limit', ['left' => (string) round($wear->leftMm, 1)]);
+        }
+
+        return $wear->word;
+    }
+
+    /**
+     * What stands behind a measured word, as typed.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, string>
+     */
+    private function measuredBehind(InputBag $form): array
+    {
+        $kept = [];
+        foreach (['inner_a', 'inner_b', 'outer_a', 'outer_b', 'measured', 'limit'] as $key) {
+            if ('' !== $this->optional($form, $key)) {
+                $kept[$key] = mb_substr($this->optional($form, $key), 0, 30);
+            }
+        }
+
+        return $kept;
     }
 
     /**
@@ -202,6 +264,51 @@ final readonly class PayloadReader
         $after = $this->measuredK($form, $again, 'again');
 
         return HeatRound::cooling($before['core'], $before['since_s'], $after['core'], $after['since_s']) ?? HeatRound::STANDING_S;
+    }
+
+    /**
+     * The vehicle's own figures: bores and limits in mm, masses in kg, torques by step; empty fields stay typical.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array{figures: array<string, array{typed: string, unit: string, core: float}>, torques: array<string, array{typed: string, unit: string, core: float}>}
+     */
+    private function figures(InputBag $form): array
+    {
+        $figures = $torques = [];
+        foreach ($form->all('figure') as $name => $typed) {
+            $typed = \is_string($typed) ? trim($typed) : '';
+            if ('' === $typed || !isset(Composer::FIGURES[$name])) {
+                continue;
+            }
+            $measured = match (true) {
+                str_ends_with((string) $name, '_mm') => $this->parse($typed, Quantity::Length, Unit::Millimetre),
+                str_ends_with((string) $name, '_m') => $this->parse($typed, Quantity::Length, Unit::Millimetre),
+                str_ends_with((string) $name, '_kg') => $this->parse($typed, Quantity::Mass, Unit::Kilogram),
+                str_ends_with((string) $name, '_ml') => $this->parse($typed, Quantity::Volume, Unit::Millilitre),
+                default => null,
+            };
+            $ratio = str_replace(',', '.', $typed);
+            $figures[(string) $name] = null !== $measured
+                ? ['typed' => $measured->typed, 'unit' => $measured->unit->value, 'core' => str_ends_with((string) $name, '_m') ? $measured->core / 1000.0 : $measured->core]
+                : ['typed' => $typed, 'unit' => '', 'core' => is_numeric($ratio) ? (float) $ratio : throw InvalidInput::because('input.ratio', ['typed' => $typed])];
+            [$low, $high] = Composer::FIGURES[$name];
+            $scale = str_ends_with((string) $name, '_m') ? 1000.0 : 1.0;
+            if ($figures[(string) $name]['core'] < $low || $figures[(string) $name]['core'] > $high) {
+                throw InvalidInput::because('input.figure-range', ['typed' => $typed, 'low' => (string) ($low * $scale), 'high' => (string) ($high * $scale)]);
+            }
+        }
+        foreach ($form->all('torque') as $step => $typed) {
+            if (\is_string($typed) && '' !== trim($typed)) {
+                $measured = $this->parse(trim($typed), Quantity::Torque, Unit::NewtonMetre);
+                $torques[(string) $step] = ['typed' => $measured->typed, 'unit' => $measured->unit->value, 'core' => $measured->core];
+            }
+        }
+        if ([] === $figures && [] === $torques) {
+            throw InvalidInput::because('input.no-own-figure');
+        }
+
+        return ['figures' => $figures, 'torques' => $torques];
     }
 
     /**
@@ -292,7 +399,7 @@ final readonly class PayloadReader
     private function parse(string $typed, Quantity $quantity, Unit $bare): Measured
     {
         try {
-            return Measured::parse($quantity, $typed, $bare);
+            return Measured::parse($quantity, $typed, $this->units->of($quantity, $bare));
         } catch (InvalidMeasure $wrong) {
             throw InvalidInput::because($wrong->key, $wrong->parameters);
         }

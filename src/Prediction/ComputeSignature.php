@@ -7,7 +7,8 @@ namespace App\Prediction;
 /** Asks the worker to compute what every fault of a layout would show. */
 final readonly class ComputeSignature
 {
-    public function __construct(public string $preset)
+    /** @param array<array-key, mixed> $document of the layout */
+    public function __construct(public array $document)
     {
     }
 }

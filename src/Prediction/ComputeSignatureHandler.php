@@ -16,6 +16,6 @@ final readonly class ComputeSignatureHandler
 
     public function __invoke(ComputeSignature $message): void
     {
-        $this->predictions->compute($message->preset);
+        $this->predictions->compute($message->document);
     }
 }

@@ -34,12 +34,16 @@ final class Predictions
         $this->builder = new SignatureBuilder($catalogue);
     }
 
-    /** Null when it is not there yet; then it has been ordered. */
-    public function ready(Layout $layout, string $preset): ?Signature
+    /**
+     * Null when it is not there yet; then it has been ordered.
+     *
+     * @param array<array-key, mixed> $document what the layout was read from: the worker reads it again
+     */
+    public function ready(Layout $layout, array $document): ?Signature
     {
         $key = $this->builder->key($layout);
 
-        return $this->loaded[$key] ?? $this->fromFile($key) ?? $this->fromDatabase($key) ?? $this->order($key, $preset);
+        return $this->loaded[$key] ?? $this->fromFile($key) ?? $this->fromDatabase($key) ?? $this->order($key, $document);
     }
 
     /** @return array{int, int} hypotheses done, of how many */
@@ -48,15 +52,16 @@ final class Predictions
         return $this->entities->find(StoredSignature::class, $this->builder->key($layout))?->howFar() ?? [0, 0];
     }
 
-    public function compute(string $preset): Signature
+    /** @param array<array-key, mixed> $document of a layout */
+    public function compute(array $document): Signature
     {
-        $layout = Layout::fromArray($this->catalogue->presets[$preset]);
+        $layout = Layout::fromArray($document);
         $key = $this->builder->key($layout);
         $known = $this->fromFile($key) ?? $this->fromDatabase($key);
         if (null !== $known) {
             return $known;
         }
-        $row = $this->entities->find(StoredSignature::class, $key) ?? new StoredSignature($key, $preset, $this->clock->now());
+        $row = $this->entities->find(StoredSignature::class, $key) ?? new StoredSignature($key, $layout->id, $this->clock->now());
         $this->entities->persist($row);
         $signature = $this->builder->build($layout, function (int $done, int $total) use ($row): void {
             if (0 === $done % 20) {
@@ -88,19 +93,20 @@ final class Predictions
         return null === $data ? null : $this->spread(Signature::fromArray($data));
     }
 
-    private function order(string $key, string $preset): null
+    /** @param array<array-key, mixed> $document */
+    private function order(string $key, array $document): null
     {
         $row = $this->entities->find(StoredSignature::class, $key);
         $now = $this->clock->now();
         if (null === $row) {
-            $this->entities->persist(new StoredSignature($key, $preset, $now));
+            $this->entities->persist(new StoredSignature($key, \is_string($document['id'] ?? null) ? $document['id'] : '', $now));
         } elseif ($now->getTimestamp() - $row->askedAt()->getTimestamp() < self::LOST_AFTER_S) {
             return null;
         } else {
             $row->askAgain($now);
         }
         $this->entities->flush();
-        $this->bus->dispatch(new ComputeSignature($preset));
+        $this->bus->dispatch(new ComputeSignature($document));
 
         return null;
     }

@@ -24,10 +24,10 @@ final readonly class WarmCommand
     {
         foreach ([] !== $presets ? $presets : array_keys($this->catalogue->presets) as $preset) {
             if ($later) {
-                $this->bus->dispatch(new ComputeSignature($preset));
+                $this->bus->dispatch(new ComputeSignature($this->catalogue->vehicle($preset)));
                 continue;
             }
-            $signature = $this->predictions->compute($preset);
+            $signature = $this->predictions->compute($this->catalogue->vehicle($preset));
             $output->writeln(\sprintf('%s: %d hypotheses, %d simulations', $preset, $signature->particles, $signature->simulations));
         }
 

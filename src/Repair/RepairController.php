@@ -8,11 +8,14 @@ use App\Account\UserRepository;
 use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
+use App\Photo\Photos;
+use App\Text\Units;
 use Rodrel\Core\Catalogue;
 use Rodrel\Core\Job\Entry;
 use Rodrel\Core\Job\Guard;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Repair\Procedure;
 use Rodrel\Core\Repair\Step;
 use Symfony\Component\Clock\ClockInterface;
@@ -22,7 +25,10 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The repair sheet: what lies ready, then the steps with their cautions, figures and second looks. */
 final class RepairController extends RendersJob
 {
-    public function __construct(private readonly Catalogue $catalogue, private readonly ClockInterface $clock, private readonly UserRepository $users)
+    /** A torque wrench misses its figure by up to this much (general workshop practice). */
+    private const TORQUE_MAY_MISS = 0.05;
+
+    public function __construct(private readonly Catalogue $catalogue, private readonly ClockInterface $clock, private readonly UserRepository $users, private readonly Units $units, private readonly Photos $photos)
     {
     }
 
@@ -55,11 +61,25 @@ final class RepairController extends RendersJob
             'steps' => $steps,
             'nextStep' => $next,
             'nextLabel' => null === $next ? null : $this->say->text('step.'.$next),
+            'photos' => $this->byStep($loaded),
             'finished' => null === $finding,
             'complete' => [] === array_filter($steps, static fn (array $step): bool => $step['required'] && null === $step['done']),
             'inspect' => array_map(fn (string $id): string => $this->say->text('inspect.'.$id), $procedure->inspect),
             'opens' => $repair->opensSystem,
         ]);
+    }
+
+    /** @return array<string, list<array<string, mixed>>> */
+    private function byStep(LoadedJob $loaded): array
+    {
+        $photos = [];
+        foreach ($this->photos->of($loaded->job->id()) as $photo) {
+            if (str_starts_with($photo['about'], 'step:')) {
+                $photos[substr($photo['about'], 5)][] = $photo;
+            }
+        }
+
+        return $photos;
     }
 
     /** @return list<array{id: string, label: string, count: int, done: bool}> */
@@ -79,20 +99,24 @@ final class RepairController extends RendersJob
         $wait = null === $done ? 0 : max(0, Guard::SECOND_LOOK_S - ($this->clock->now()->getTimestamp() - $done->takenAt->getTimestamp()));
         $figure = null !== $done && $done->shape()->has('figure') ? $done->shape()->in('figure') : null;
         $typed = null === $figure ? '' : $figure->text('typed');
+        $own = $loaded->state->story->torques()[$step->id] ?? null;
+        $band = null === $own ? $step->typical : [$own * (1.0 - self::TORQUE_MAY_MISS), $own * (1.0 + self::TORQUE_MAY_MISS)];
 
         return [
             'id' => $step->id,
             'label' => $this->say->text('step.'.$step->id),
             'cautions' => array_map(fn (string $id): string => $this->say->text('caution.'.$id), $step->cautions),
-            'typical' => $step->typical,
-            'unit' => $step->measures?->coreUnit()->value,
+            'typical' => null === $band || null === $step->measures ? null : [$this->units->figure($band[0], $step->measures), $this->units->figure($band[1], $step->measures)],
+            'own' => null === $own || null === $step->measures ? null : $this->units->say($own, $step->measures),
+            'gap' => Quantity::Length === $step->measures,
+            'unit' => null === $step->measures ? null : $this->units->of($step->measures)->value,
             'count' => $step->count,
             'hold' => $step->holdPoint,
             'opens' => $step->opensSystem,
             'required' => $step->required,
             'done' => $done?->id,
             'figure' => null === $figure ? null : (is_numeric(str_replace(',', '.', $typed)) ? $typed.' '.$figure->text('unit') : $typed),
-            'outside' => null !== $figure && null !== $step->typical && ($figure->number('core') < $step->typical[0] || $figure->number('core') > $step->typical[1]),
+            'outside' => null !== $figure && null !== $band && ($figure->number('core') < $band[0] || $figure->number('core') > $band[1]),
             'confirmed' => $confirmed,
             'wait' => (int) ceil($wait / 60),
             'by' => null === $done ? '' : $this->users->names()[$done->author] ?? '',

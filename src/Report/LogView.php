@@ -46,9 +46,11 @@ final readonly class LogView
             Kind::Step => $this->say->text('step.'.$shape->text('step')).($shape->has('figure') ? ': '.$shape->in('figure')->text('typed') : ''),
             Kind::Repaired => $this->say->group($shape->text('group')),
             Kind::Bleed => $this->say->ui('bleed.line', ['place' => $this->say->place($shape->text('corner')), 'strokes' => (string) (int) $shape->number('strokes'), 'unit' => $this->say->ui('bleed.unit-'.$shape->text('unit', 'strokes')), 'bubbles' => $this->say->ui('bubbles.'.$shape->text('bubbles'))]),
+            Kind::Figures => implode(', ', array_map(fn (string $name): string => $this->say->ui('vehicle.'.str_replace('_', '-', $name)).' '.$shape->in('figures')->in($name)->text('typed'), array_keys($shape->each('figures')))),
             Kind::BleedSetup => $this->say->ui('bleed.method-'.$shape->text('method')).', '.$this->say->ui('bleed.fluid-'.$shape->text('fluid')),
             Kind::Waive, Kind::Override => $shape->text('reason'),
             Kind::Item => $shape->text('text'),
+            Kind::Photo => str_starts_with($shape->text('about'), 'check:') ? $this->say->check(substr($shape->text('about'), 6)) : $this->say->text('step.'.substr($shape->text('about'), 5)),
             Kind::Cool, Kind::Undo, Kind::Confirm, Kind::Bled, Kind::Settled, Kind::Handover => '',
         };
     }

@@ -4,65 +4,19 @@ declare(strict_types=1);
 
 namespace App\Report;
 
-use App\Account\UserRepository;
 use App\Job\Job;
-use App\Job\LoadedJob;
 use App\Job\RendersJob;
-use Rodrel\Core\Job\Entry;
-use Rodrel\Core\Job\Kind;
-use Rodrel\Core\Proof\Criterion;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
-/** The report for the customer and the file: one page, then the trail. */
+/** The report: one page for the customer and the file, and the trail. */
 final class ReportController extends RendersJob
 {
-    public function __construct(private readonly UserRepository $users, private readonly LogView $log)
-    {
-    }
-
     #[Route('/jobs/{id:job}/report', name: 'job_report', methods: ['GET'])]
-    public function __invoke(Job $job): Response
+    public function __invoke(Job $job, ReportView $view): Response
     {
         $loaded = ($this->readJob)($job);
-        $story = $loaded->state->story;
-        $names = $this->users->names();
 
-        return $this->page('report/report.html.twig', $loaded, 'done', [
-            'findings' => array_map(static fn (Entry $entry): array => ['sentence' => $entry->shape()->text('sentence'), 'mass' => $entry->shape()->number('mass'), 'arguments' => $entry->shape()->each('arguments'), 'by' => $names[$entry->author] ?? '', 'at' => $entry->takenAt], $this->carriedOut($loaded)),
-            'repairs' => array_map(fn (Entry $entry): string => $this->say->text('repair.'.explode('@', $entry->shape()->text('group'))[0].'.do').', '.$this->say->place(explode('@', $entry->shape()->text('group'))[1]), $story->all(Kind::Repaired)),
-            'torques' => $this->torques($loaded),
-            'criteria' => null === $loaded->state->repaired ? [] : array_map(fn (Criterion $c): array => ['name' => $this->say->ui('proof.'.$c->id.'.name'), 'status' => $c->status, 'reason' => $c->reason], $loaded->state->proof->criteria),
-            'items' => array_map(static fn (Entry $entry): array => ['text' => $entry->shape()->text('text'), 'due' => $entry->shape()->text('due', ''), 'safety' => $entry->shape()->flag('safety')], $story->openItems()),
-            'handedOver' => $story->last(Kind::Handover),
-            'names' => $names,
-            'log' => $this->log->of($loaded, $names),
-            'opened' => $loaded->job->openedAt(),
-            'job' => $job,
-        ]);
-    }
-
-    /** @return list<Entry> the findings that a repair followed from, and the one that stands now */
-    private function carriedOut(LoadedJob $loaded): array
-    {
-        $story = $loaded->state->story;
-        $sheets = array_map(static fn (Entry $entry): string => $entry->shape()->text('sheet'), $story->all(Kind::Repaired));
-
-        return array_values(array_filter($story->all(Kind::Finding), static fn (Entry $entry): bool => \in_array($entry->id, $sheets, true) || $entry->id === $story->finding()?->id));
-    }
-
-    /** @return list<array{step: string, figure: string}> */
-    private function torques(LoadedJob $loaded): array
-    {
-        $torques = [];
-        foreach ($loaded->state->story->all(Kind::Step) as $entry) {
-            if ($entry->shape()->has('figure')) {
-                $figure = $entry->shape()->in('figure');
-                $typed = $figure->text('typed');
-                $torques[] = ['step' => $this->say->text('step.'.$entry->shape()->text('step')), 'figure' => is_numeric(str_replace(',', '.', $typed)) ? $typed.' '.$figure->text('unit') : $typed];
-            }
-        }
-
-        return $torques;
+        return $this->page('report/report.html.twig', $loaded, 'done', $view->of($loaded));
     }
 }

@@ -43,10 +43,10 @@ final class JobTest extends ShopTestCase
         $new = ['_token' => 'csrf-token', 'job' => $id, 'entry' => Uuid::v7()->toRfc4122(), 'unit' => 'Unit 02, van', 'rear' => 'drum', 'assist' => 'engine-vacuum', 'what' => 'drags', 'where' => 'rear', 'pattern' => '', 'note' => ''];
         $this->client->request('POST', '/jobs/new', ['split' => 'single', 'anti_lock' => 'yes'] + $new);
         self::assertResponseStatusCodeSame(422);
-        self::assertStringContainsString('nearest one known', $this->text('.wrong'));
+        self::assertStringContainsString('Anti-lock is not built on a single circuit', $this->text('.wrong'));
         self::assertStringContainsString('Unit 02, van', (string) $this->client->getResponse()->getContent());
 
-        $this->client->request('POST', '/jobs/new', ['split' => 'front-rear', 'anti_lock' => 'no'] + $new);
+        $this->client->request('POST', '/jobs/new', ['split' => 'front-rear', 'anti_lock' => 'no', 'own_parts' => 'yes', 'front' => 'four-piston', 'solid_axle' => '1', 'rear_valve' => '1'] + $new);
         $this->client->followRedirect();
         self::assertStringContainsString('being computed', $this->text('h1'));
         $this->append($id, 'reading', ['check' => 'look@vehicle', 'word' => ['level' => 'good', 'wet' => 'good', 'lamp' => 'good']]);

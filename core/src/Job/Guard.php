@@ -7,6 +7,7 @@ namespace Rodrel\Core\Job;
 use Rodrel\Core\Catalogue;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Isolation\Gates;
+use Rodrel\Core\Vehicle\Composer;
 
 /** What may be written next. The same guard stands before the page, the command line and the demo. */
 final readonly class Guard
@@ -35,7 +36,8 @@ final readonly class Guard
             Kind::Undo => $this->undo($state, $entry),
             Kind::Step => $this->step($state, $entry),
             Kind::Waive => $this->waive($state, $entry),
-            Kind::Intake, Kind::Lift, Kind::Cool, Kind::Prepared, Kind::Bleed, Kind::Override, Kind::Item, Kind::Settled => null,
+            Kind::Figures => $this->figures($entry),
+            Kind::Photo, Kind::Intake, Kind::Lift, Kind::Cool, Kind::Prepared, Kind::Bleed, Kind::Override, Kind::Item, Kind::Settled => null,
         };
     }
 
@@ -124,6 +126,11 @@ final readonly class Guard
         if (null === $state->repaired) {
             throw Refused::by('bleed', ['repair-first']);
         }
+    }
+
+    private function figures(Entry $entry): void
+    {
+        Composer::withFigures([], Story::figuresOf($entry));
     }
 
     private function bleedSetup(JobState $state, Entry $entry): void

@@ -11,6 +11,8 @@ enum Kind: string
     case Intake = 'intake';
     /** A check answered. */
     case Reading = 'reading';
+    /** The vehicle's own figures: bores, torques, limits. */
+    case Figures = 'figures';
     /** The vehicle raised, lowered, its wheels taken off. */
     case Lift = 'lift';
     /** The hot wheel has cooled down. */
@@ -37,6 +39,8 @@ enum Kind: string
     case Waive = 'waive';
     /** A gate overridden by a lead, with a reason. */
     case Override = 'override';
+    /** A photo taken at a check or a step. */
+    case Photo = 'photo';
     /** An open item: plug, prop, refused work, part on the shelf. */
     case Item = 'item';
     /** An open item settled. */

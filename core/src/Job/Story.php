@@ -98,6 +98,41 @@ final readonly class Story
         return array_values(array_filter($this->all(Kind::Item), static fn (Entry $entry): bool => !\in_array($entry->id, $settled, true)));
     }
 
+    /** @return array<string, float> the vehicle's own figures in core units, the later one first */
+    public function figures(): array
+    {
+        $figures = [];
+        foreach ($this->all(Kind::Figures) as $entry) {
+            $figures = [...$figures, ...self::figuresOf($entry)];
+        }
+
+        return $figures;
+    }
+
+    /** @return array<string, float> */
+    public static function figuresOf(Entry $entry): array
+    {
+        $figures = [];
+        foreach ($entry->shape()->each('figures') as $name => $figure) {
+            $figures[$name] = $figure->number('core');
+        }
+
+        return $figures;
+    }
+
+    /** @return array<string, float> N·m by step of the repair sheets, as the vehicle's service data say */
+    public function torques(): array
+    {
+        $torques = [];
+        foreach ($this->all(Kind::Figures) as $entry) {
+            foreach ($entry->shape()->each('torques') as $step => $torque) {
+                $torques[$step] = $torque->number('core');
+            }
+        }
+
+        return $torques;
+    }
+
     /**
      * The finding that stands: signed in this epoch and not followed by another reading of it.
      */

@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Vehicle;
+
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Shape;
+
+/**
+ * Composes a layout from its parts, and lays a vehicle's own figures over typical ones. What is never built, or cannot
+ * brake, is refused with the reason.
+ */
+final readonly class Composer
+{
+    public const SPLITS = ['diagonal', 'front-rear', 'single'];
+    public const FRONTS = ['disc', 'four-piston', 'drum'];
+    public const REARS = ['drum', 'disc', 'built-in', 'electric'];
+    public const ASSISTS = ['engine-vacuum', 'electric-pump', 'none'];
+    /** Figure → what it must lie between to be believed, in core units. */
+    public const FIGURES = [
+        'master_bore_mm' => [12.0, 40.0], 'front_bore_mm' => [15.0, 100.0], 'rear_bore_mm' => [12.0, 70.0], 'front_radius_m' => [0.06, 0.25], 'rear_radius_m' => [0.06, 0.25],
+        'pedal_ratio' => [2.0, 9.0], 'mass_kg' => [300.0, 9000.0], 'tyre_radius_m' => [0.2, 0.6], 'reservoir_ml' => [30.0, 800.0],
+        'rotor_min_front_mm' => [4.0, 60.0], 'rotor_min_rear_mm' => [3.0, 60.0], 'drum_max_mm' => [100.0, 500.0],
+    ];
+
+    private const DISC = ['brake' => 'disc', 'touch_kpa' => 30, 'spring_kpa' => 0, 'friction' => 0.38, 'spring_n' => 0];
+    private const DRUM = ['brake' => 'drum', 'touch_kpa' => 60, 'spring_kpa' => 250, 'friction' => 0.38, 'spring_n' => 90];
+
+    /**
+     * A document for Layout::fromArray() with typical figures throughout.
+     *
+     * @param array<array-key, mixed> $parts split, front, rear, anti_lock, assist, solid_axle, rear_valve
+     *
+     * @return array<string, mixed>
+     *
+     * @throws InvalidData `/vehicle/<key of the reason>` when such a vehicle cannot be
+     */
+    public static function compose(array $parts): array
+    {
+        $shape = new Shape($parts, '/vehicle');
+        $split = self::oneOf($shape, 'split', self::SPLITS);
+        $front = self::oneOf($shape, 'front', self::FRONTS);
+        $rear = self::oneOf($shape, 'rear', self::REARS);
+        $assist = self::oneOf($shape, 'assist', self::ASSISTS);
+        $antiLock = $shape->flag('anti_lock');
+        $solid = $shape->flag('solid_axle');
+        $valve = $shape->flag('rear_valve');
+        foreach ([
+            'diagonal-axle' => 'diagonal' === $split && $solid,
+            'single-anti-lock' => 'single' === $split && $antiLock,
+            'front-drum-rear-disc' => 'drum' === $front && 'drum' !== $rear,
+            'electric-without-anti-lock' => 'electric' === $rear && !$antiLock,
+            'valve-and-anti-lock' => $valve && $antiLock,
+            'pump-without-engine-vacuum' => 'electric-pump' === $assist && 'single' === $split,
+        ] as $reason => $impossible) {
+            if ($impossible) {
+                throw InvalidData::at('/vehicle/'.$reason, 'such a vehicle is not built');
+            }
+        }
+
+        return [
+            'id' => 'composed',
+            'pedal' => ['ratio' => 'none' === $assist ? 5.5 : 4.0, 'free_mm' => 2.0],
+            'booster' => 'none' === $assist ? [] : ['gain' => 4.5, 'cut_in_n' => 60, 'jump_out_n' => 0, 'area_cm2' => 430, 'vacuum_kpa' => 'electric-pump' === $assist ? 80 : 65],
+            'master' => ['bore_mm' => 22.2, 'chambers' => self::chambers($split)],
+            'modulator' => $antiLock,
+            'rear_solid_axle' => $solid,
+            'tyre_radius_m' => $solid ? 0.36 : 0.30,
+            'mass_kg' => $solid ? 1950 : 1350,
+            'pipe_m' => ['lf' => 0.9, 'rf' => 1.7, 'lr' => 3.4, 'rr' => 4.0],
+            'rear_valves' => $valve ? ['lr' => ['knee_kpa' => 2500, 'slope' => 0.35], 'rr' => ['knee_kpa' => 2500, 'slope' => 0.35]] : [],
+            'corners' => ['lf' => self::front($front), 'rf' => self::front($front), 'lr' => self::rear($rear), 'rr' => self::rear($rear)],
+        ];
+    }
+
+    /**
+     * Lays the vehicle's own figures over a layout document; those that are not given stay typical.
+     *
+     * @param array<array-key, mixed> $document
+     * @param array<string, float>    $figures  see FIGURES
+     *
+     * @return array<array-key, mixed>
+     *
+     * @throws InvalidData when a figure is unknown or cannot be
+     */
+    public static function withFigures(array $document, array $figures): array
+    {
+        foreach ($figures as $name => $value) {
+            [$low, $high] = self::FIGURES[$name] ?? throw InvalidData::at('/figures/'.$name, 'there is no such figure');
+            if ($value < $low || $value > $high) {
+                throw InvalidData::at('/figures/'.$name, \sprintf('%g is outside %g to %g', $value, $low, $high));
+            }
+            $document = match ($name) {
+                'master_bore_mm' => self::put($document, ['master', 'bore_mm'], $value),
+                'pedal_ratio' => self::put($document, ['pedal', 'ratio'], $value),
+                'mass_kg', 'tyre_radius_m', 'reservoir_ml' => self::put($document, [$name], $value),
+                'front_bore_mm' => self::put(self::put($document, ['corners', 'lf', 'bore_mm'], $value), ['corners', 'rf', 'bore_mm'], $value),
+                'rear_bore_mm' => self::put(self::put($document, ['corners', 'lr', 'bore_mm'], $value), ['corners', 'rr', 'bore_mm'], $value),
+                'front_radius_m' => self::put(self::put($document, ['corners', 'lf', 'radius_m'], $value), ['corners', 'rf', 'radius_m'], $value),
+                'rear_radius_m' => self::put(self::put($document, ['corners', 'lr', 'radius_m'], $value), ['corners', 'rr', 'radius_m'], $value),
+                default => $document,
+            };
+        }
+
+        return $document;
+    }
+
+    /** @param list<string> $allowed */
+    private static function oneOf(Shape $shape, string $key, array $allowed): string
+    {
+        $value = $shape->text($key);
+
+        return \in_array($value, $allowed, true) ? $value : throw $shape->wrong($key, 'one of '.implode(', ', $allowed).' is expected');
+    }
+
+    /** @return list<array{id: string, stroke_ml: float, wheels: list<string>}> */
+    private static function chambers(string $split): array
+    {
+        return match ($split) {
+            'diagonal' => [['id' => 'primary', 'stroke_ml' => 6.2, 'wheels' => ['lf', 'rr']], ['id' => 'secondary', 'stroke_ml' => 5.4, 'wheels' => ['rf', 'lr']]],
+            'front-rear' => [['id' => 'primary', 'stroke_ml' => 6.2, 'wheels' => ['lf', 'rf']], ['id' => 'secondary', 'stroke_ml' => 5.4, 'wheels' => ['lr', 'rr']]],
+            default => [['id' => 'primary', 'stroke_ml' => 11.6, 'wheels' => ['lf', 'rf', 'lr', 'rr']]],
+        };
+    }
+
+    /** @return array<string, mixed> */
+    private static function front(string $kind): array
+    {
+        return 'drum' === $kind
+            ? self::DRUM + ['bore_mm' => 25.4, 'stiffness_ml_per_kpa' => 0.00018, 'clearance_ml' => 0.75, 'radius_m' => 0.115, 'base_drag_nm' => 1.5, 'driveline_nm' => 0, 'parking_brake' => false]
+            : self::DISC + ['bore_mm' => 57, 'stiffness_ml_per_kpa' => 0.00022, 'clearance_ml' => 0.35, 'radius_m' => 0.112, 'base_drag_nm' => 2.5, 'driveline_nm' => 6, 'parking_brake' => false, 'bleeders' => 'four-piston' === $kind ? 2 : 1];
+    }
+
+    /** @return array<string, mixed> */
+    private static function rear(string $kind): array
+    {
+        return 'drum' === $kind
+            ? self::DRUM + ['bore_mm' => 19.05, 'stiffness_ml_per_kpa' => 0.00012, 'clearance_ml' => 0.55, 'radius_m' => 0.1, 'base_drag_nm' => 1.5, 'driveline_nm' => 0, 'parking_brake' => true]
+            : self::DISC + ['bore_mm' => 36, 'stiffness_ml_per_kpa' => 0.00013, 'clearance_ml' => 0.2, 'radius_m' => 0.108, 'base_drag_nm' => 2.0, 'driveline_nm' => 0, 'parking_brake' => true, 'piston_goes_back_straight' => 'disc' === $kind, 'electric_parking' => 'electric' === $kind];
+    }
+
+    /**
+     * @param array<array-key, mixed> $document
+     * @param non-empty-list<string>  $path
+     *
+     * @return array<array-key, mixed>
+     */
+    private static function put(array $document, array $path, float $value): array
+    {
+        $key = array_shift($path);
+        $inner = $document[$key] ?? [];
+        $document[$key] = [] === $path ? $value : self::put(\is_array($inner) ? $inner : [], $path, $value);
+
+        return $document;
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Tests\Vehicle;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Rodrel\Core\Check\PadWear;
+use Rodrel\Core\Fault\FaultPlaces;
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vehicle\Composer;
+use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vehicle\WearLimit;
+
+/** A vehicle from its parts, its own figures, and what is measured on it. */
+final class ComposerTest extends TestCase
+{
+    private const CAR = ['split' => 'diagonal', 'front' => 'disc', 'rear' => 'drum', 'assist' => 'engine-vacuum', 'anti_lock' => true, 'solid_axle' => false, 'rear_valve' => false];
+
+    /** The typical parts of a medium car brake like the preset: 67.6 mm and 5635 kPa (handbook). */
+    public function testTheMediumCarFromItsParts(): void
+    {
+        $seen = World::press(Layout::fromArray(Composer::compose(self::CAR)), [], 150.0, [3.4]);
+        self::assertEqualsWithDelta(67.6, $seen['3.40']['travel'], 1.4);
+        self::assertEqualsWithDelta(5635.0, $seen['3.40']['kpa']['lf'], 112.0);
+    }
+
+    public function testEveryPartIsWhereItBelongs(): void
+    {
+        $layout = Layout::fromArray(Composer::compose(['split' => 'front-rear', 'front' => 'four-piston', 'rear' => 'drum', 'solid_axle' => true, 'anti_lock' => false, 'rear_valve' => true] + self::CAR));
+        self::assertSame(['lf', 'rf', 'rear'], FaultPlaces::Hose->in($layout));
+        self::assertSame(2, $layout->brake(Corner::LeftFront)->bleeders);
+        self::assertSame(['lr', 'rr'], array_keys($layout->valves));
+        $electric = Layout::fromArray(Composer::compose(['rear' => 'electric'] + self::CAR));
+        self::assertSame(['lr', 'rr'], FaultPlaces::ElectricParking->in($electric));
+        self::assertSame(['lf', 'rf'], FaultPlaces::StraightPiston->in($electric), 'nobody pushes a motor back');
+        self::assertSame([], FaultPlaces::Assist->in(Layout::fromArray(Composer::compose(['assist' => 'none'] + self::CAR))));
+    }
+
+    /** @param array<string, mixed> $parts */
+    #[DataProvider('provideImpossible')]
+    public function testWhatCannotBeIsRefusedWithItsReason(array $parts, string $path): void
+    {
+        try {
+            Composer::compose($parts + self::CAR);
+            self::fail('It was composed.');
+        } catch (InvalidData $wrong) {
+            self::assertSame($path, $wrong->path);
+        }
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function provideImpossible(): iterable
+    {
+        yield 'one hose on two circuits' => [['solid_axle' => true], '/vehicle/diagonal-axle'];
+        yield 'anti-lock on one circuit' => [['split' => 'single'], '/vehicle/single-anti-lock'];
+        yield 'drums before discs' => [['front' => 'drum', 'rear' => 'disc'], '/vehicle/front-drum-rear-disc'];
+        yield 'an electric parking brake without its unit' => [['rear' => 'electric', 'anti_lock' => false], '/vehicle/electric-without-anti-lock'];
+        yield 'a word nobody knows' => [['rear' => 'wooden'], '/vehicle/rear'];
+    }
+
+    /** Bore 19.05 for 22.2 mm: the same rod force on (22.2/19.05)² = 1.358 times less area, 5635 becomes 7653 kPa. */
+    public function testOwnFiguresAreUsed(): void
+    {
+        $own = Layout::fromArray(Composer::withFigures(World::catalogue()->presets['medium-car'], ['master_bore_mm' => 19.05]));
+        $seen = World::press($own, [], 150.0, [0.5]);
+        self::assertEqualsWithDelta(7653.0, $seen['0.50']['kpa']['lf'], 153.0);
+        $this->expectException(InvalidData::class);
+        Composer::withFigures(World::catalogue()->presets['medium-car'], ['master_bore_mm' => 221.0]);
+    }
+
+    public function testALimitThatCannotBeIsQuestioned(): void
+    {
+        self::assertSame('within', WearLimit::ofDrum(229.4, 230.0)->word);
+        self::assertSame('past-limit', WearLimit::ofDrum(230.2, 230.0)->word);
+        self::assertTrue(WearLimit::ofDrum(229.4, 230.0)->plausible);
+        self::assertFalse(WearLimit::ofDrum(229.4, 240.0)->plausible, 'a centimetre over the measured size is misread');
+        self::assertSame('past-limit', WearLimit::ofRotor(19.8, 20.0)->word);
+        self::assertEqualsWithDelta(1.5, WearLimit::ofRotor(21.5, 20.0)->leftMm, 1e-9);
+    }
+
+    public function testPadsTellWhichSideWorked(): void
+    {
+        self::assertSame('even', PadWear::of(6.0, 6.2, 6.5, 6.4)->word);
+        self::assertSame('inner', PadWear::of(3.0, 3.2, 6.5, 6.4)->word);
+        self::assertSame('outer', PadWear::of(7.0, 7.0, 4.0, 4.5)->word);
+        self::assertSame('taper', PadWear::of(6.0, 4.5, 6.0, 6.0)->word);
+        // 11 mm new, 5 mm left after 30 000 km: 6 mm worn, 3 mm to go, 15 000 km
+        self::assertEqualsWithDelta(15000.0, (float) PadWear::of(5.0, 5.0, 5.5, 5.5)->kmLeft(11.0, 30000.0), 1e-6);
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange;
+
+use App\Job\Job;
+use App\Text\Say;
+use Rodrel\Core\CoreException;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpFoundation\HeaderUtils;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\IsCsrfTokenValid;
+
+/** A job out as a file, and in again. */
+final class ExportController extends AbstractController
+{
+    public function __construct(private readonly JobDocument $document, private readonly Documents $documents, private readonly Say $say)
+    {
+    }
+
+    #[Route('/jobs/{id:job}/job.json', name: 'job_json', methods: ['GET'])]
+    public function wholeJob(Job $job): Response
+    {
+        return $this->download($this->document->json($job), 'application/json', 'job-'.$job->id()->toRfc4122().'.json');
+    }
+
+    #[Route('/jobs/{id:job}/readings.csv', name: 'job_csv', methods: ['GET'])]
+    public function readings(Job $job): Response
+    {
+        $stream = fopen('php://temp', 'w+') ?: throw new \RuntimeException('no memory for a file');
+        foreach ($this->document->readings($job) as $row) {
+            fputcsv($stream, array_map(static fn (string $cell): string => 1 === preg_match('/^[=+@\t\r]/', $cell) ? "'".$cell : $cell, $row), ',', '"', '');
+        }
+        rewind($stream);
+
+        return $this->download((string) stream_get_contents($stream), 'text/csv; charset=utf-8', 'readings-'.$job->id()->toRfc4122().'.csv');
+    }
+
+    #[Route('/jobs/import', name: 'job_import', methods: ['GET'], priority: 2)]
+    public function form(): Response
+    {
+        return $this->render('job/import.html.twig', ['wrong' => null]);
+    }
+
+    #[Route('/jobs/import', name: 'job_bring_in', methods: ['POST'], priority: 2)]
+    #[IsCsrfTokenValid('submit', '_token')]
+    public function bringIn(Request $request): Response
+    {
+        $file = $request->files->get('file');
+        try {
+            $job = $this->document->bringIn($this->documents->read($file instanceof UploadedFile ? $file->getPathname() : '', 'job-export'));
+        } catch (CoreException $wrong) {
+            return $this->render('job/import.html.twig', ['wrong' => $this->say->ui('export.wrong', ['what' => $wrong->getMessage()])], new Response('', Response::HTTP_UNPROCESSABLE_ENTITY));
+        }
+
+        return $this->redirectToRoute('job', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
+    }
+
+    private function download(string $content, string $type, string $name): Response
+    {
+        return new Response($content, 200, ['Content-Type' => $type, 'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, $name)]);
+    }
+}

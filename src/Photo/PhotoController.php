@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Photo;
+
+use App\Account\User;
+use App\Job\AppendEntry;
+use App\Job\InvalidInput;
+use App\Job\Job;
+use App\Text\Say;
+use Rodrel\Core\Job\Kind;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsCsrfTokenValid;
+use Symfony\Component\Uid\Uuid;
+
+/** Pictures at a check sheet and at the steps of a repair. */
+final class PhotoController extends AbstractController
+{
+    private const ABOUT = '/^(check:[a-z-]+@[a-z]+|step:[a-z-]+)$/';
+
+    public function __construct(private readonly Photos $photos, private readonly Darkroom $darkroom, private readonly AppendEntry $append, private readonly ClockInterface $clock, private readonly Say $say)
+    {
+    }
+
+    #[Route('/jobs/{id:job}/photos', name: 'job_photo', methods: ['POST'])]
+    #[IsCsrfTokenValid('submit', '_token')]
+    public function take(Job $job, Request $request, #[CurrentUser] User $user): Response
+    {
+        $about = $request->request->getString('about');
+        $file = $request->files->get('photo');
+        $back = str_starts_with($about, 'check:') ? $this->generateUrl('job_check', ['id' => $job->id(), 'check' => substr($about, 6)]) : $this->generateUrl('job_repair', ['id' => $job->id(), '_fragment' => 'step-'.substr($about, 5)]);
+        if (1 !== preg_match(self::ABOUT, $about)) {
+            throw $this->createNotFoundException();
+        }
+        try {
+            if (!$file instanceof UploadedFile || !$file->isValid()) {
+                throw InvalidInput::because($file instanceof UploadedFile ? 'input.picture-large' : 'input.picture-missing');
+            }
+            $picture = $this->darkroom->develop($file->getPathname());
+        } catch (InvalidInput $wrong) {
+            return $this->render('job/refused.html.twig', ['job' => $job, 'sentences' => [$this->say->ui($wrong->key, $wrong->parameters)], 'form' => [], 'back' => $back], new Response('', Response::HTTP_UNPROCESSABLE_ENTITY));
+        }
+        $id = Uuid::isValid($request->request->getString('entry')) ? Uuid::fromString($request->request->getString('entry')) : Uuid::v7();
+        $this->photos->keep($id, $job->id(), $about, $user->id(), $this->clock->now(), $picture);
+        ($this->append)($job, $user, $id, Kind::Photo, ['photo' => $id->toRfc4122(), 'about' => $about]);
+
+        return $this->redirect($back, Response::HTTP_SEE_OTHER);
+    }
+
+    #[Route('/photos/{photo}', name: 'photo', requirements: ['photo' => '[0-9a-f-]{36}'], methods: ['GET'])]
+    public function show(string $photo): Response
+    {
+        $jpeg = Uuid::isValid($photo) ? $this->photos->jpeg(Uuid::fromString($photo)) : null;
+        if (null === $jpeg) {
+            throw $this->createNotFoundException();
+        }
+
+        return new Response($jpeg, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=86400', 'X-Content-Type-Options' => 'nosniff']);
+    }
+}

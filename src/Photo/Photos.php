@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Photo;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
+use Symfony\Component\Uid\Uuid;
+
+/** The pictures of the jobs, in the database with everything else. */
+final readonly class Photos
+{
+    public function __construct(private Connection $database)
+    {
+    }
+
+    /** @param array{jpeg: string, width: int, height: int} $picture */
+    public function keep(Uuid $id, Uuid $job, string $about, Uuid $author, \DateTimeImmutable $at, array $picture): void
+    {
+        $this->database->executeStatement(
+            'INSERT INTO photo (id, job_id, about, author_id, taken_at, width, height, jpeg) VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING',
+            [$id->toRfc4122(), $job->toRfc4122(), $about, $author->toRfc4122(), $at->format(\DATE_ATOM), $picture['width'], $picture['height'], $picture['jpeg']],
+            [7 => ParameterType::LARGE_OBJECT],
+        );
+    }
+
+    public function jpeg(Uuid $id): ?string
+    {
+        $jpeg = $this->database->fetchOne('SELECT encode(jpeg, \'base64\') FROM photo WHERE id = ?', [$id->toRfc4122()]);
+        $bytes = \is_string($jpeg) ? base64_decode($jpeg, true) : false;
+
+        return \is_string($bytes) ? $bytes : null;
+    }
+
+    /** @return list<array{id: string, about: string, author: string, taken_at: string, width: int, height: int}> oldest first */
+    public function of(Uuid $job, ?string $about = null): array
+    {
+        $rows = $this->database->fetchAllAssociative('SELECT id, about, author_id AS author, taken_at, width, height FROM photo WHERE job_id = ? AND (CAST(? AS TEXT) IS NULL OR about = ?) ORDER BY taken_at, id', [$job->toRfc4122(), $about, $about]);
+        $text = static fn (mixed $value): string => \is_scalar($value) ? (string) $value : '';
+
+        return array_map(static fn (array $row): array => ['id' => $text($row['id']), 'about' => $text($row['about']), 'author' => $text($row['author']), 'taken_at' => $text($row['taken_at']), 'width' => (int) $text($row['width']), 'height' => (int) $text($row['height'])], $rows);
+    }
+}

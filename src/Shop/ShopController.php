@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Shop;
+
+use App\Account\Role;
+use App\Account\User;
+use App\Account\UserRepository;
+use App\Job\InvalidInput;
+use App\Text\Say;
+use Rodrel\Core\Bleeding\BleedOrder;
+use Rodrel\Core\Catalogue;
+use Rodrel\Core\InvalidData;
+use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\InputBag;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsCsrfTokenValid;
+use Symfony\Component\Security\Http\Attribute\IsGranted;
+
+/** The shop's rate, thresholds, schools, tools, prices and people. Everyone sees it; a lead changes it, an admin the people. */
+final class ShopController extends AbstractController
+{
+    private const NUMBERS = ['rate' => ['rate_cents_per_hour', 100.0, 0.0, 100000.0], 'fluid' => ['fluid_cents_per_litre', 100.0, 0.0, 100000.0], 'threshold' => ['threshold', 0.01, 0.51, 0.99], 'second' => ['second_fault', 0.01, 0.01, 0.6], 'second_after' => ['second_fault_after_repair', 0.01, 0.01, 0.8], 'raise' => ['raise_minutes', 1.0, 0.0, 120.0], 'wheels' => ['wheels_off_minutes', 1.0, 0.0, 120.0], 'bleed' => ['bleed_minutes', 1.0, 0.0, 240.0], 'confirm' => ['confirm_above_cents', 100.0, 0.0, 1000000.0]];
+    public const SCHOOLS = ['bleed_order' => ['farthest-first', 'nearest-first', 'by-circuit'], 'pair' => ['axle-pairs', 'failed-only'], 'cylinder' => ['strip-first', 'slip-past'], 'hose_with_caliper' => ['always', 'evidence']];
+    private const SHORTEST_PASSWORD = 8;
+
+    public function __construct(private readonly ShopSettings $shop, private readonly Catalogue $catalogue, private readonly UserRepository $users, private readonly ClockInterface $clock, private readonly Say $say)
+    {
+    }
+
+    #[Route('/shop', name: 'shop', methods: ['GET'])]
+    public function show(): Response
+    {
+        return $this->page();
+    }
+
+    #[Route('/shop', name: 'shop_change', methods: ['POST'])]
+    #[IsGranted('ROLE_LEAD')]
+    #[IsCsrfTokenValid('submit', '_token')]
+    public function change(Request $request, #[CurrentUser] User $user): Response
+    {
+        try {
+            $this->shop->change($this->changes($request->request), $user->name(), $this->clock->now());
+        } catch (InvalidInput $wrong) {
+            return $this->page($this->say->ui($wrong->key, $wrong->parameters), $request->request->all());
+        } catch (InvalidData $wrong) {
+            return $this->page($this->say->ui('input.data', ['where' => $wrong->path]), $request->request->all());
+        }
+
+        return $this->redirectToRoute('shop', [], Response::HTTP_SEE_OTHER);
+    }
+
+    #[Route('/shop/people', name: 'shop_person', methods: ['POST'])]
+    #[IsGranted('ROLE_ADMIN')]
+    #[IsCsrfTokenValid('submit', '_token')]
+    public function person(Request $request, UserPasswordHasherInterface $hasher): Response
+    {
+        $form = $request->request;
+        $role = Role::tryFrom($form->getString('role'));
+        $login = $form->getString('login');
+        $known = $this->users->withLogin($login);
+        if (null === $role || 1 !== preg_match('/^[a-z0-9._-]{2,60}$/', $login) || null === $known && (mb_strlen($form->getString('password')) < self::SHORTEST_PASSWORD || '' === trim($form->getString('name')))) {
+            return $this->page($this->say->ui('shop.person-wrong'), $form->all());
+        }
+        $user = $known ?? User::join($login, mb_substr(trim($form->getString('name')), 0, 120), $role);
+        $user->changeRole($role);
+        if (mb_strlen($form->getString('password')) >= self::SHORTEST_PASSWORD) {
+            $user->changePassword($hasher->hashPassword($user, $form->getString('password')));
+        }
+        $this->users->add($user);
+
+        return $this->redirectToRoute('shop', ['_fragment' => 'people'], Response::HTTP_SEE_OTHER);
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, mixed>
+     *
+     * @throws InvalidInput
+     */
+    private function changes(InputBag $form): array
+    {
+        $changes = [];
+        foreach (self::NUMBERS as $field => [$key, $scale, $low, $high]) {
+            $typed = str_replace(',', '.', trim($form->getString($field)));
+            $value = is_numeric($typed) ? (float) $typed * $scale : null;
+            if (null === $value || $value < $low || $value > $high) {
+                throw InvalidInput::because('shop.number', ['field' => $this->say->ui('shop.'.str_replace('_', '-', $field)), 'low' => (string) ($low / $scale), 'high' => (string) ($high / $scale)]);
+            }
+            $changes[$key] = round($value, 4);
+        }
+        $zone = $form->getString('time_zone');
+        $changes['time_zone'] = \in_array($zone, \DateTimeZone::listIdentifiers(), true) ? $zone : throw InvalidInput::because('shop.zone');
+        $changes['name'] = '' !== trim($form->getString('name')) ? mb_substr(trim($form->getString('name')), 0, 120) : throw InvalidInput::because('shop.name-missing');
+        $changes['currency'] = 1 === preg_match('/^[A-Z]{3}$/', $form->getString('currency')) ? $form->getString('currency') : throw InvalidInput::because('shop.currency-wrong');
+        foreach (self::SCHOOLS as $school => $choices) {
+            $chosen = $form->all('school')[$school] ?? '';
+            $changes['schools'][$school] = \in_array($chosen, $choices, true) ? $chosen : throw InvalidInput::because('input.choice', ['choices' => implode(', ', $choices)]);
+        }
+        $changes['tools'] = array_values(array_intersect($this->tools(), $form->all('tools')));
+        $changes['prices'] = $this->prices($form);
+
+        return $changes;
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, array<string, float>>
+     */
+    private function prices(InputBag $form): array
+    {
+        $prices = [];
+        foreach ($form->all('price') as $repair => $typed) {
+            $parts = \is_array($typed) ? str_replace(',', '.', trim((string) ($typed['parts'] ?? ''))) : '';
+            $minutes = \is_array($typed) ? str_replace(',', '.', trim((string) ($typed['minutes'] ?? ''))) : '';
+            foreach (['parts_cents' => [$parts, 100.0], 'minutes' => [$minutes, 1.0]] as $key => [$text, $scale]) {
+                if ('' !== $text && isset($this->catalogue->repairs[$repair])) {
+                    $prices[$repair][$key] = is_numeric($text) && (float) $text >= 0.0 ? (float) $text * $scale : throw InvalidInput::because('shop.number', ['field' => $this->say->text('repair.'.$repair.'.part'), 'low' => '0', 'high' => '…']);
+                }
+            }
+        }
+
+        return $prices;
+    }
+
+    /** @return list<string> */
+    private function tools(): array
+    {
+        $tools = [];
+        foreach ($this->catalogue->checks as $check) {
+            array_push($tools, ...$check->tools);
+        }
+        $tools = array_values(array_unique($tools));
+        sort($tools);
+
+        return $tools;
+    }
+
+    /** @param array<string, mixed> $typed */
+    private function page(?string $wrong = null, array $typed = []): Response
+    {
+        $now = $this->shop->all();
+        $numbers = [];
+        foreach (self::NUMBERS as $field => [$key, $scale]) {
+            $numbers[$field] = $typed[$field] ?? (is_numeric($now[$key] ?? null) ? (string) round((float) $now[$key] / $scale, 2) : '');
+        }
+
+        return $this->render('shop/shop.html.twig', [
+            'wrong' => $wrong,
+            'numbers' => $numbers,
+            'now' => $now,
+            'schools' => self::SCHOOLS,
+            'tools' => $this->tools(),
+            'repairs' => $this->catalogue->repairs,
+            'people' => $this->users->findBy([], ['name' => 'ASC']),
+            'roles' => Role::cases(),
+            'zones' => \DateTimeZone::listIdentifiers(),
+            'orders' => BleedOrder::cases(),
+        ], new Response('', null === $wrong ? 200 : 422));
+    }
+}

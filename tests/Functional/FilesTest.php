@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Functional;
+
+use Doctrine\DBAL\Connection;
+use Rodrel\Core\Job\Stage;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+
+/** What leaves the shop as a file and comes in as one. */
+final class FilesTest extends ShopTestCase
+{
+    public function testAJobGoesOutAndComesInAgainWithoutADifference(): void
+    {
+        $this->signIn();
+        $job = $this->job('Unit 23', Stage::Repair);
+        $id = $job->id()->toRfc4122();
+        $this->photo($id, 'step:photograph');
+        self::assertResponseStatusCodeSame(303);
+        $out = $this->get("/jobs/$id/job.json");
+        self::assertStringContainsString('"jpeg": "/9j/', $out);
+
+        $database = self::getContainer()->get(Connection::class);
+        $database->executeStatement('ALTER TABLE job_entry DISABLE TRIGGER job_entry_final');
+        foreach (['job_entry' => 'job_id', 'photo' => 'job_id', 'job_line' => 'job_id', 'job' => 'id'] as $table => $column) {
+            $database->executeStatement("DELETE FROM $table WHERE $column = ?", [$id]);
+        }
+        $this->client->request('GET', "/jobs/$id/bench");
+        self::assertResponseStatusCodeSame(404);
+        $this->bringIn($out);
+        self::assertResponseRedirects("/jobs/$id");
+        self::assertSame($out, $this->get("/jobs/$id/job.json"));
+        $this->bringIn($out);
+        self::assertResponseRedirects("/jobs/$id", message: 'the same document again changes nothing');
+    }
+
+    public function testADocumentThatDoesNotFitChangesNothingAndSaysWhere(): void
+    {
+        $this->signIn();
+        $id = $this->job('Unit 23', Stage::Repair)->id()->toRfc4122();
+        $document = json_decode($this->get("/jobs/$id/job.json"), true);
+        foreach ([['/entries/0/seq', 7], ['/entries/1/author', '00000000-0000-4000-8000-000000000000'], ['/job/preset', 'sledge'], ['/format', 2]] as $n => [$path, $value]) {
+            $broken = $document;
+            $broken['job']['id'] = \sprintf('018f0000-0000-7000-8000-00000000000%d', $n);
+            $at = &$broken;
+            foreach (explode('/', ltrim($path, '/')) as $key) {
+                $at = &$at[$key];
+            }
+            $at = $value;
+            unset($at);
+            $this->bringIn((string) json_encode($broken));
+            self::assertResponseStatusCodeSame(422);
+            self::assertStringContainsString('/job/preset' === $path ? '/preset' : $path, $this->text('.wrong'));
+        }
+        $other = $document;
+        $other['job']['unit'] = 'Unit 23, another van';
+        $this->bringIn((string) json_encode($other));
+        self::assertStringContainsString('here already', $this->text('.wrong'));
+    }
+
+    public function testReadingsAsRows(): void
+    {
+        $this->signIn();
+        $id = $this->job('Unit 07', Stage::Bench)->id()->toRfc4122();
+        $lines = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), explode("\n", trim($this->get("/jobs/$id/readings.csv"))));
+        self::assertSame(['seq', 'epoch', 'taken_at', 'check', 'place', 'row', 'word', 'typed', 'unit', 'core', 'unsure', 'author'], $lines[0]);
+        $travel = array_values(array_filter($lines, static fn (array $line): bool => 'pedal' === $line[3] && 'travel' === $line[5]));
+        self::assertCount(1, $travel);
+        self::assertSame(['mm', 'vehicle'], [$travel[0][8], $travel[0][4]]);
+        self::assertEqualsWithDelta((float) $travel[0][7], (float) $travel[0][9], 0.01);
+    }
+
+    public function testAPictureIsMadeSmallAndForgetsWhereItWasTaken(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $this->photo($id, 'check:look@vehicle', 3000, 2000);
+        $this->client->request('GET', "/jobs/$id/checks/look@vehicle");
+        $source = (string) $this->client->getCrawler()->filter('.photos img')->attr('src');
+        [$width, $height] = getimagesizefromstring($jpeg = $this->get($source)) ?: [0, 0];
+        self::assertSame([1600, 1067], [$width, $height]);
+        self::assertStringNotContainsString('Exif', $jpeg);
+        $bad = (string) tempnam(sys_get_temp_dir(), 'rodrel');
+        file_put_contents($bad, '<?php echo 1;');
+        $this->client->request('POST', "/jobs/$id/photos", ['_token' => 'csrf-token', 'about' => 'check:look@vehicle'], ['photo' => new UploadedFile($bad, 'x.jpg', 'image/jpeg', null, true)]);
+        self::assertResponseStatusCodeSame(422);
+        self::assertStringContainsString('not a picture', $this->text('.plate'));
+    }
+
+    public function testTheReportAsAFile(): void
+    {
+        $this->signIn();
+        $id = $this->job('Unit 12', Stage::Done)->id()->toRfc4122();
+        $pdf = $this->get("/jobs/$id/report.pdf");
+        self::assertSame('%PDF', substr($pdf, 0, 4));
+        self::assertGreaterThanOrEqual(2, preg_match_all('~/Type /Page\b~', $pdf), 'one page and the trail');
+    }
+
+    private function get(string $path): string
+    {
+        $this->client->request('GET', $path);
+        self::assertResponseIsSuccessful($path);
+
+        return (string) $this->client->getInternalResponse()->getContent();
+    }
+
+    private function bringIn(string $json): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'rodrel');
+        file_put_contents($file, $json);
+        $this->client->request('POST', '/jobs/import', ['_token' => 'csrf-token'], ['file' => new UploadedFile($file, 'job.json', 'application/json', null, true)]);
+    }
+
+    private function photo(string $job, string $about, int $width = 40, int $height = 30): void
+    {
+        $image = imagecreatetruecolor($width, $height);
+        $file = (string) tempnam(sys_get_temp_dir(), 'rodrel');
+        imagejpeg($image, $file);
+        $this->client->request('POST', "/jobs/$job/photos", ['_token' => 'csrf-token', 'about' => $about], ['photo' => new UploadedFile($file, 'wheel.jpg', 'image/jpeg', null, true)]);
+    }
+}
