@@ -1,6 +1,6 @@
 import Alpine from '@alpinejs/csp';
 import { keys } from './scripts/keys.js';
-import { stopwatch, sheet, speaker, strokes, heatClock } from './scripts/check.js';
+import { stopwatch, sheet, speaker, strokes, heatClock, photo } from './scripts/check.js';
 import { intake } from './scripts/intake.js';
 import { news, waiting } from './scripts/news.js';
 
@@ -9,6 +9,7 @@ Alpine.data('sheet', sheet);
 Alpine.data('speaker', speaker);
 Alpine.data('strokes', strokes);
 Alpine.data('heatClock', heatClock);
+Alpine.data('photo', photo);
 Alpine.data('intake', intake);
 Alpine.data('news', news);
 Alpine.data('waiting', waiting);

@@ -81,3 +81,9 @@ export const heatClock = () => ({
         if (this.at > 0 && field.value !== '' && since.value === '') { since.value = this.clock(); }
     },
 });
+
+/** A photo is sent as soon as it is taken; the button is for when scripts are off. */
+export const photo = () => ({
+    manual: false,
+    send() { this.$root.requestSubmit(); },
+});

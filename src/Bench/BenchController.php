@@ -45,7 +45,7 @@ final class BenchController extends RendersJob
             'early' => $this->early($loaded),
             'road' => $loaded->state->road(),
             'lift' => $loaded->state->situation->lift->value,
-            'failed' => $loaded->state->proof->failed(),
+            'failed' => null === $loaded->state->repaired ? null : $loaded->state->proof->failed(),
         ]);
     }
 

@@ -18,6 +18,7 @@ use Rodrel\Core\Job\Guard;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Job\Kind;
 use Rodrel\Core\Quantity\Unit;
+use Rodrel\Core\Repair\Step;
 use Rodrel\Core\Rig\HiddenVehicle;
 use Symfony\Component\Uid\Uuid;
 
@@ -122,8 +123,8 @@ final class PlayedJob
         $state = $this->loaded()->state;
         $sheet = (string) $state->story->finding()?->id;
         $procedure = $this->catalogue->procedures[$this->catalogue->repair((string) $state->repairGroup())->procedure];
-        foreach (\array_slice($procedure->steps, 0, $count) as $step) {
-            $figure = null === $step->typical || null === $step->measures ? [] : ['figure' => ['typed' => (string) round(0.5 * array_sum($step->typical)), 'unit' => $step->measures->coreUnit()->value, 'core' => round(0.5 * array_sum($step->typical))]];
+        foreach (\array_slice(array_filter($procedure->steps, static fn (Step $step): bool => \in_array($step->way, [null, 'strip-first'], true)), 0, $count) as $step) {
+            $figure = null === $step->typical || null === $step->measures ? [] : ['figure' => ['typed' => (string) round(0.5 * array_sum($step->typical), 1), 'unit' => $step->measures->coreUnit()->value, 'core' => round(0.5 * array_sum($step->typical), 1)]];
             $this->write(Kind::Step, ['sheet' => $sheet, 'step' => $step->id] + $figure, 4);
         }
 

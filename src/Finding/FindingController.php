@@ -6,11 +6,15 @@ namespace App\Finding;
 
 use App\Bench\SuspectView;
 use App\Job\Job;
+use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Shop\ShopSettings;
 use Rodrel\Core\Catalogue;
 use Rodrel\Core\Isolation\Belief;
+use Rodrel\Core\Isolation\CommonCause;
 use Rodrel\Core\Isolation\Costs;
+use Rodrel\Core\Repair\PartOption;
+use Rodrel\Core\Repair\Scope;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -61,9 +65,32 @@ final class FindingController extends RendersJob
             'expected' => $costs->expected($masses),
             'truth' => $costs->ifTruthWereKnown($masses),
             'repair' => $this->catalogue->repair($group),
+            'scope' => $this->scope($loaded, $group, $pair = 'axle-pairs' === $this->shop->school('pair')),
+            'pair' => $pair,
+            'sides' => $this->catalogue->repair($group)->pair ? ['one' => $this->scope($loaded, $group, false)->baseCents, 'pair' => $this->scope($loaded, $group, true)->baseCents] : null,
+            'options' => $this->options($group),
+            'common' => array_map(fn (array $said): string => $this->say->ui('common.'.$said['key'], ['what' => $this->say->suspect($said['suspect']), 'where' => implode(', ', array_map($this->say->place(...), $said['places']))]), CommonCause::of($loaded->state)),
             'rate' => $this->shop->isolation()->rateCentsPerMinute,
             'signed' => $signed,
         ]);
+    }
+
+    private function scope(LoadedJob $loaded, string $group, bool $pair): Scope
+    {
+        $settings = $this->shop->isolation();
+
+        return Scope::of($this->catalogue->repair($group), explode('@', $group)[1], $loaded->state->readings(), $settings->rateCentsPerMinute, $settings->fluidCentsPerMl, $pair);
+    }
+
+    /** @return list<array<string, mixed>> cheapest first, coming back counted */
+    private function options(string $group): array
+    {
+        $repair = $this->catalogue->repair($group);
+        $rate = $this->shop->isolation()->rateCentsPerMinute;
+        $options = array_map(fn (PartOption $o): array => ['kind' => $this->say->ui('option.'.$o->kind), 'parts' => $o->partsCents, 'core' => $o->coreCents, 'days' => (int) $o->leadDays, 'months' => (int) $o->warrantyMonths, 'back' => $o->returnChance, 'expected' => $o->expectedCents($repair->minutes, $rate), 'not' => null === $o->notIf ? null : $this->say->ui('option.not-'.$o->notIf)], array_values($repair->options));
+        usort($options, static fn (array $a, array $b): int => $a['expected'] <=> $b['expected']);
+
+        return $options;
     }
 
     /** @return list<string> parts that the believed faults of a group tend to spoil */

@@ -19,7 +19,7 @@ final class ItemsController extends RendersJob
         $loaded = ($this->readJob)($job);
 
         return $this->page('job/items.html.twig', $loaded, $loaded->state->stage->value, [
-            'items' => array_map(static fn (Entry $entry): array => ['id' => $entry->id, 'text' => $entry->shape()->text('text'), 'due' => $entry->shape()->text('due', ''), 'safety' => $entry->shape()->flag('safety'), 'at' => $entry->takenAt], $loaded->state->story->openItems()),
+            'items' => array_map(fn (Entry $entry): array => ['id' => $entry->id, 'text' => $this->say->item($entry), 'due' => $entry->shape()->text('due', ''), 'safety' => $entry->shape()->flag('safety'), 'at' => $entry->takenAt], $loaded->state->story->openItems()),
         ]);
     }
 }

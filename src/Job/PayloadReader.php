@@ -54,7 +54,7 @@ final readonly class PayloadReader
             Kind::BleedSetup => $this->bleedSetup($form),
             Kind::Waive => ['criterion' => $this->text($form, 'criterion'), 'reason' => $this->text($form, 'reason', 'input.reason')],
             Kind::Override => ['gate' => $this->text($form, 'gate'), 'reason' => $this->text($form, 'reason', 'input.reason')],
-            Kind::Item => ['text' => $this->text($form, 'text', 'input.item'), 'due' => $this->optional($form, 'due'), 'safety' => $form->getBoolean('safety')],
+            Kind::Item => ['text' => $this->text($form, 'text', 'input.item'), 'due' => $this->optional($form, 'due'), 'safety' => $form->getBoolean('safety')] + ($form->getBoolean('refused') ? ['refused' => true, 'reason' => $this->text($form, 'reason', 'input.reason'), 'told' => $this->text($form, 'told')] : []),
             Kind::Settled => ['item' => $this->text($form, 'item')],
             Kind::Photo => throw InvalidInput::because('input.picture-missing'),
             Kind::Finding => throw InvalidInput::because('input.finding'),

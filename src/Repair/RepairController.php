@@ -9,6 +9,7 @@ use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Photo\Photos;
+use App\Shop\ShopSettings;
 use App\Text\Units;
 use Rodrel\Core\Catalogue;
 use Rodrel\Core\Job\Entry;
@@ -19,6 +20,7 @@ use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Repair\Procedure;
 use Rodrel\Core\Repair\Step;
 use Symfony\Component\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -28,12 +30,12 @@ final class RepairController extends RendersJob
     /** A torque wrench misses its figure by up to this much (general workshop practice). */
     private const TORQUE_MAY_MISS = 0.05;
 
-    public function __construct(private readonly Catalogue $catalogue, private readonly ClockInterface $clock, private readonly UserRepository $users, private readonly Units $units, private readonly Photos $photos)
+    public function __construct(private readonly Catalogue $catalogue, private readonly ClockInterface $clock, private readonly UserRepository $users, private readonly Units $units, private readonly Photos $photos, private readonly ShopSettings $shop)
     {
     }
 
     #[Route('/jobs/{id:job}/repair', name: 'job_repair', methods: ['GET'])]
-    public function __invoke(Job $job): Response
+    public function __invoke(Job $job, Request $request): Response
     {
         $loaded = ($this->readJob)($job);
         $group = $loaded->state->repairGroup();
@@ -45,7 +47,8 @@ final class RepairController extends RendersJob
         $finding = $loaded->state->story->finding();
         $sheet = $finding->id ?? $loaded->state->story->last(Kind::Repaired)?->shape()->text('sheet') ?? '';
         $prepared = $this->prepared($loaded, $procedure);
-        $steps = array_map(fn (Step $step): array => $this->step($loaded, $procedure, $step, $sheet), $procedure->steps);
+        $way = $this->way($procedure, $request->query->getString('way'));
+        $steps = array_values(array_map(fn (Step $step): array => $this->step($loaded, $procedure, $step, $sheet), array_filter($procedure->steps, static fn (Step $step): bool => null === $step->way || $step->way === $way)));
         $next = null;
         foreach ($steps as $step) {
             $next ??= null === $step['done'] ? $step['id'] : null;
@@ -62,11 +65,19 @@ final class RepairController extends RendersJob
             'nextStep' => $next,
             'nextLabel' => null === $next ? null : $this->say->text('step.'.$next),
             'photos' => $this->byStep($loaded),
+            'way' => $way,
+            'ways' => $procedure->ways(),
             'finished' => null === $finding,
             'complete' => [] === array_filter($steps, static fn (array $step): bool => $step['required'] && null === $step['done']),
             'inspect' => array_map(fn (string $id): string => $this->say->text('inspect.'.$id), $procedure->inspect),
             'opens' => $repair->opensSystem,
         ]);
+    }
+
+    /** The school's way of doing it, unless the other one was asked for. */
+    private function way(Procedure $procedure, string $asked): string
+    {
+        return \in_array($asked, $procedure->ways(), true) ? $asked : ([] === $procedure->ways() ? '' : $this->shop->school($procedure->id));
     }
 
     /** @return array<string, list<array<string, mixed>>> */

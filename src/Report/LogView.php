@@ -49,7 +49,7 @@ final readonly class LogView
             Kind::Figures => implode(', ', array_map(fn (string $name): string => $this->say->ui('vehicle.'.str_replace('_', '-', $name)).' '.$shape->in('figures')->in($name)->text('typed'), array_keys($shape->each('figures')))),
             Kind::BleedSetup => $this->say->ui('bleed.method-'.$shape->text('method')).', '.$this->say->ui('bleed.fluid-'.$shape->text('fluid')),
             Kind::Waive, Kind::Override => $shape->text('reason'),
-            Kind::Item => $shape->text('text'),
+            Kind::Item => $this->say->item($entry),
             Kind::Photo => str_starts_with($shape->text('about'), 'check:') ? $this->say->check(substr($shape->text('about'), 6)) : $this->say->text('step.'.substr($shape->text('about'), 5)),
             Kind::Cool, Kind::Undo, Kind::Confirm, Kind::Bled, Kind::Settled, Kind::Handover => '',
         };

@@ -29,7 +29,7 @@ final readonly class ReportView
             'repairs' => array_map(fn (Entry $entry): string => $this->say->text('repair.'.explode('@', $entry->shape()->text('group'))[0].'.do').', '.$this->say->place(explode('@', $entry->shape()->text('group'))[1]), $story->all(Kind::Repaired)),
             'torques' => $this->torques($loaded),
             'criteria' => null === $loaded->state->repaired ? [] : array_map(fn (Criterion $c): array => ['name' => $this->say->ui('proof.'.$c->id.'.name'), 'status' => $c->status, 'reason' => $c->reason], $loaded->state->proof->criteria),
-            'items' => array_map(static fn (Entry $entry): array => ['text' => $entry->shape()->text('text'), 'due' => $entry->shape()->text('due', ''), 'safety' => $entry->shape()->flag('safety')], $story->openItems()),
+            'items' => array_map(fn (Entry $entry): array => ['text' => $this->say->item($entry), 'due' => $entry->shape()->text('due', ''), 'safety' => $entry->shape()->flag('safety')], $story->openItems()),
             'handedOver' => $story->last(Kind::Handover),
             'names' => $names,
             'log' => $this->log->of($loaded, $names),

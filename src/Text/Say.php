@@ -56,6 +56,14 @@ final readonly class Say
         return $this->at($this->text('repair.'.$id.'.part'), $place);
     }
 
+    /** An open item, or work that was refused: by whom, why. */
+    public function item(Entry $entry): string
+    {
+        $shape = $entry->shape();
+
+        return $shape->flag('refused') ? $this->ui('refuse.line', ['text' => $shape->text('text'), 'reason' => $shape->text('reason'), 'told' => $shape->text('told')]) : $shape->text('text');
+    }
+
     /** "The hose at the left front does not let go" */
     public function finding(string $group): string
     {

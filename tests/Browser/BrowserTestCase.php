@@ -36,4 +36,57 @@ abstract class BrowserTestCase extends TestCase
         $loud = array_filter($chrome->driver->manage()->getLog('browser'), static fn (array $line): bool => 'SEVERE' === $line['level'] && !str_contains($line['message'], 'status of 422') && !str_contains($line['message'], 'status of 404'));
         self::assertSame([], array_column($loud, 'message'));
     }
+
+    /** Opens a job by touch; choices are `name=value` of tiles. */
+    protected function openJob(Chrome $chrome, string $unit, string ...$choices): string
+    {
+        $chrome->go('/jobs/new');
+        $chrome->one('#unit')->sendKeys($unit);
+        foreach ($choices as $choice) {
+            [$name, $value] = explode('=', $choice);
+            $chrome->touch("input[name=$name][value=$value]");
+        }
+        $chrome->tap('button.go.wide');
+
+        return (string) preg_replace('~/bench$~', '', $chrome->path());
+    }
+
+    /** Does what the Bench says until it says stop, every answer from the model; calls back before each. */
+    protected function takeSuggestions(Chrome $chrome, ModelAnswers $vehicle, ?callable $before = null, int $most = 20): void
+    {
+        for ($i = 0; $i < $most && !str_contains($chrome->text('.bench-next'), 'Stop testing'); ++$i) {
+            null === $before ? null : $before($chrome);
+            if ([] !== $chrome->all('.bench-next .fork button')) {
+                $check = (string) $chrome->one('.bench-next input[name=check]')->getAttribute('value');
+                $chrome->tap('.fork button:nth-of-type('.$vehicle->keys($check)[''].')');
+                continue;
+            }
+            $chrome->tap('.bench-next a.go.wide');
+            $this->answerSheet($chrome, $vehicle->keys(basename($chrome->path())));
+        }
+    }
+
+    /**
+     * Opens what stands before a sheet and answers it by touch.
+     *
+     * @param array<string, int|string> $keys position from 1, or what to type, by row
+     */
+    protected function answerSheet(Chrome $chrome, array $keys): void
+    {
+        while ([] !== $chrome->all('.gate button')) {
+            $chrome->tap('.gate button');
+        }
+        if ([] !== $chrome->all('#air')) {
+            $chrome->one('#air')->sendKeys((string) ModelAnswers::AIR_C);
+            $chrome->touch('input[name=surface][value=contact]');
+        }
+        foreach ($keys as $row => $key) {
+            if (\is_string($key)) {
+                $chrome->one('[name="number['.$row.']"]')->sendKeys($key);
+            } elseif (\count($keys) > 1) {
+                $chrome->touch('[name="word['.$row.']"]:is(label:nth-of-type('.$key.') *)');
+            }
+        }
+        1 === \count($keys) && \is_int(reset($keys)) ? $chrome->tap('.fork button:nth-of-type('.reset($keys).')') : $chrome->tap('.answers button[data-key=enter].wide');
+    }
 }

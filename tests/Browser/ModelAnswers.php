@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace App\Tests\Browser;
 
 use Random\Engine\Mt19937;
+use Rodrel\Core\Quantity\Unit;
 use Rodrel\Core\Rig\HiddenVehicle;
 use Rodrel\Core\Tests\World;
 
 /** The vehicle on the ramp: only it knows its fault; it answers a check's sheet by keyboard or by touch. */
 final class ModelAnswers
 {
+    /** The air that the thermometer readings stand over. */
+    public const AIR_C = 15.0;
+
     private HiddenVehicle $vehicle;
 
     public function __construct(private readonly string $preset, string $suspect, int $grade)
@@ -32,8 +36,9 @@ final class ModelAnswers
     {
         $keys = [];
         foreach ($this->vehicle->answer($check) as $row => $answer) {
-            $words = World::catalogue()->check($check)->rows[$row]->words;
-            $keys[$row] = \is_float($answer) ? (string) $answer : 1 + (int) array_search($answer, $words, true);
+            $observer = World::catalogue()->check($check)->rows[$row];
+            $words = $observer->words;
+            $keys[$row] = \is_float($answer) ? (string) round($observer->isOverAir() ? self::AIR_C + $answer : Unit::from((string) $observer->unit)->fromCore($answer), 1) : 1 + (int) array_search($answer, $words, true);
         }
 
         return $keys;

@@ -19,26 +19,10 @@ final class TabletTest extends BrowserTestCase
             $chrome->touch("input[name=$name][value=$value]");
         }
         $chrome->tap('button.go.wide');
-        for ($i = 0; $i < 14 && !str_contains($chrome->text('.bench-next'), 'Stop testing'); ++$i) {
+        $this->takeSuggestions($chrome, $vehicle, function (Chrome $chrome): void {
             $this->assertNextIsInSight($chrome);
             $this->assertTargetsAreLarge($chrome);
-            if ([] !== $chrome->all('.bench-next .fork button')) {
-                $check = (string) $chrome->one('.bench-next input[name=check]')->getAttribute('value');
-                $chrome->tap('.fork button:nth-of-type('.$vehicle->keys($check)[''].')');
-                continue;
-            }
-            $chrome->tap('.bench-next a.go.wide');
-            while ([] !== $chrome->all('.gate button')) {
-                $chrome->tap('.gate button');
-            }
-            $keys = $vehicle->keys(basename($chrome->path()));
-            foreach ($keys as $row => $key) {
-                \is_string($key)
-                    ? $chrome->one('[name="number['.$row.']"]')->sendKeys($key)
-                    : (1 === \count($keys) ? null : $chrome->touch('[data-row]:nth-of-type('.(1 + (int) array_search($row, array_keys($keys), true)).') .tile:nth-of-type('.$key.') input'));
-            }
-            1 === \count($keys) && \is_int(reset($keys)) ? $chrome->tap('.fork button:nth-of-type('.reset($keys).')') : $chrome->tap('.answers button.wide');
-        }
+        });
         self::assertStringContainsString('Repair this: Caliper, right front', $chrome->text('.bench-next h1'));
         self::assertGreaterThanOrEqual(0, $chrome->driver->executeScript('return document.documentElement.clientWidth - document.documentElement.scrollWidth;'), 'nothing sticks out sideways');
         $this->assertQuietConsole($chrome);

@@ -70,7 +70,7 @@ final class WholeJobTest extends BrowserTestCase
             $chrome->follow('n');
             $this->openGates($chrome);
             $check = basename($chrome->path());
-            $this->answerSheet($chrome, $vehicle->keys($check));
+            $this->typeSheet($chrome, $vehicle->keys($check));
 
             return;
         }
@@ -87,7 +87,7 @@ final class WholeJobTest extends BrowserTestCase
     }
 
     /** @param array<string, int|string> $keys */
-    private function answerSheet(Chrome $chrome, array $keys): void
+    private function typeSheet(Chrome $chrome, array $keys): void
     {
         $typed = array_filter($keys, is_string(...));
         foreach ($typed as $row => $number) {
@@ -130,7 +130,7 @@ final class WholeJobTest extends BrowserTestCase
     /** The second look is somebody else's: another technician signs in on the same tablet. */
     private function confirmAsSomebodyElse(Chrome $chrome, string $job): void
     {
-        $chrome->go('/')->tap('.head-who button');
+        $chrome->go('/')->tap('.head-who form[action$=sign-out] button');
         $chrome->signIn('tarrenby')->go($job.'/repair');
         for ($i = 0; $i < 6 && [] !== $chrome->all('.steps input[value=confirm]'); ++$i) {
             $this->tabTo($chrome, '.steps form:has(input[value=confirm]) button');
@@ -143,6 +143,10 @@ final class WholeJobTest extends BrowserTestCase
     {
         $chrome->go($job);
         self::assertStringEndsWith('/bleed', $chrome->path());
+        $this->choose($chrome, 'plate', 'glycol');
+        $this->choose($chrome, 'fluid', 'glycol');
+        $this->tabTo($chrome, '[data-key=enter]');
+        $chrome->follow(WebDriverKeys::ENTER);
         self::assertStringContainsString('left front', $chrome->text('h1'));
         foreach (['1', '1', '1', '2', '2', '2'] as $key) {
             $chrome->press($key);
@@ -161,7 +165,7 @@ final class WholeJobTest extends BrowserTestCase
             $chrome->follow('n');
             $this->openGates($chrome);
             $check = basename($chrome->path());
-            $this->answerSheet($chrome, 'look@vehicle' === $check ? ['level' => 1, 'wet' => 1, 'lamp' => 1] : $vehicle->keys($check));
+            $this->typeSheet($chrome, 'look@vehicle' === $check ? ['level' => 1, 'wet' => 1, 'lamp' => 1] : $vehicle->keys($check));
             self::assertSame($job.'/proof', $chrome->path());
         }
     }

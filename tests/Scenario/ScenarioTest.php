@@ -7,6 +7,7 @@ namespace App\Tests\Scenario;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
+use Rodrel\Core\Isolation\CommonCause;
 use Rodrel\Core\Isolation\Gates;
 use Rodrel\Core\Job\Entry;
 use Rodrel\Core\Job\Guard;
@@ -168,6 +169,8 @@ final class ScenarioTest extends TestCase
             self::assertSame(substr($line, 6), $verdict?->repair, $because);
         } elseif (str_starts_with($line, 'road: ')) {
             self::assertContains(substr($line, 6), $state->road()->unmet, $because);
+        } elseif (str_starts_with($line, 'says: ')) {
+            self::assertContains(substr($line, 6), array_map(static fn (array $said): string => $said['key'].' '.$said['suspect'].' '.implode(' ', $said['places']), CommonCause::of($state)), $because.json_encode(CommonCause::of($state)));
         } elseif ('contradiction' === $line) {
             self::assertNotNull($verdict?->contradiction, $because);
         } else {

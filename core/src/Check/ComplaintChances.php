@@ -15,9 +15,9 @@ final readonly class ComplaintChances
     public const WORDS = ['drags-lf', 'drags-rf', 'drags-lr', 'drags-rr', 'drags-front', 'drags-rear', 'drags-all', 'pulls-left', 'pulls-right', 'pulls-left-first', 'pulls-right-first', 'locks-front', 'locks-rear', 'pedal-long', 'weak', 'none'];
     private const NOTICED_NM = 25.0;
     private const DRAG_ALSO_PULLS = 0.2;
-    /** Grip used in a moderate stop from which a driver brakes hard enough to lock it at times (estimate; 0.75 to 1). */
-    private const LOCKS_AT = 0.85;
-    private const LOCKS_SPREAD = 0.15;
+    /** Grip used in a brisk stop from which a driver notices that a wheel locks (estimate; 0.9 to 1.05). */
+    private const LOCKS_AT = 0.97;
+    private const LOCKS_SPREAD = 0.1;
 
     /**
      * @param array<string, float> $dragNm  above sound, by corner, four seconds after a stop
@@ -25,7 +25,7 @@ final readonly class ComplaintChances
      * @param array<string, float> $soundNm the same of a sound vehicle
      * @param float                $travel  pedal travel over the sound one
      * @param float                $first   pull index in the first instant of a moderate stop, positive to the left
-     * @param array<string, float> $grip    braking force over what the road can take in a moderate stop, by corner
+     * @param array<string, float> $grip    braking force over what the road can take in a brisk stop, by corner
      * @param float                $whole   the same as the stop goes on
      *
      * @return array<string, float> chance of each complaint, summing to 1

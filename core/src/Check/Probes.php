@@ -31,6 +31,7 @@ final class Probes
     private const SOUND_BAND_N = 15.0;
     private const AIR_C = 15.0;
     private const ONE_FINGER_N = 25.0;
+    private const BRISK = 0.9;
     /** Glycol fluid, per kelvin (handbook). */
     private const EXPANSION_PER_K = 8e-4;
     /** The fluid in the caliper warms by this share of the rotor's excess (handbook). */
@@ -203,10 +204,18 @@ final class Probes
         return Road::dry($this->layout)->pullIndex($this->torques($stop, $sample));
     }
 
-    /** @return array<string, float> braking force over what the road under each wheel can take; 1 is the edge of locking */
-    public function gripsUsed(VehicleRun $stop): array
+    /**
+     * Braking force over what the road under each wheel can take, in a stop so brisk that the hardest worked wheel of a
+     * sound vehicle uses nine tenths of its grip; 1 is the edge of locking.
+     *
+     * @return array<string, float> by corner
+     */
+    public function gripsUsed(VehicleRun $stop, VehicleRun $sound): array
     {
-        return Road::dry($this->layout)->gripUsed($this->torques($stop, Program::WHOLE_STOP));
+        $road = Road::dry($this->layout);
+        $brisk = self::BRISK / max(0.01, ...array_values($road->gripUsed($this->torques($sound, Program::WHOLE_STOP))));
+
+        return array_map(static fn (float $used): float => $brisk * $used, $road->gripUsed($this->torques($stop, Program::WHOLE_STOP)));
     }
 
     /** mL/kPa at the hose: a hose that grows in the hand. */

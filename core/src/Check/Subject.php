@@ -63,7 +63,7 @@ final class Subject
             'free-after' => $this->probes->freeAfterS($this->pressed(), $this->soundOr()->pressed(), Corner::from($row)),
             'left-drag' => $this->probes->meanDragNm($this->driven(), Corner::from($row)),
             'pull' => $this->probes->pullIndex($this->stopped(), 'first' === $row ? Program::FIRST_INSTANT : Program::WHOLE_STOP),
-            'grip-used' => $this->probes->gripsUsed($this->stopped())[$row],
+            'grip-used' => $this->probes->gripsUsed($this->stopped(), $this->soundOr()->stopped())[$row],
             'ripple' => $this->pressed()->circuits[$place]->portOpens() ? 1.0 : 0.1,
             'hose-grows' => $this->probes->hoseMlPerKpa($this->pressed(), Corner::from($place)),
             'sink' => $this->probes->sinkMm($this->run(Program::hold(150.0, 30.0))),
@@ -127,7 +127,7 @@ final class Subject
             $reference[$corner->value] = $sound->torqueNm($corner, Program::HELD);
         }
 
-        return ComplaintChances::of($drag, $brake, $reference, $run->travelMm(Program::HELD) / $sound->travelMm(Program::HELD), $this->probes->pullIndex($this->stopped(), Program::FIRST_INSTANT), $this->probes->pullIndex($this->stopped(), Program::WHOLE_STOP), $this->probes->gripsUsed($this->stopped()));
+        return ComplaintChances::of($drag, $brake, $reference, $run->travelMm(Program::HELD) / $sound->travelMm(Program::HELD), $this->probes->pullIndex($this->stopped(), Program::FIRST_INSTANT), $this->probes->pullIndex($this->stopped(), Program::WHOLE_STOP), $this->probes->gripsUsed($this->stopped(), $this->soundOr()->stopped()));
     }
 
     /** @return non-empty-list<float> would not stick · (spurts, frees · spurts, stuck · dribbles, stuck) or (frees · stays stuck) */

@@ -16,7 +16,7 @@ final class Planner
 {
     private const LEAST_MINUTES = 0.5;
     /** Particles below this share no longer move the choice of a check. */
-    private const NEGLIGIBLE = 1e-6;
+    private const NEGLIGIBLE = 1e-5;
     /** Answers rarer than this are lumped together as "teaches nothing". */
     private const RARE = 0.003;
 
@@ -151,18 +151,24 @@ final class Planner
     private function answers(Check $check, string $place): array
     {
         $answers = [[[], $this->weights, 1.0]];
-        foreach ($check->rows as $row => $observer) {
+        foreach (array_keys($check->rows) as $row) {
             $key = $check->rowKey($place, $row);
+            $signature = $this->belief->field->signature->rows[$key];
+            $index = $signature['index'];
+            $shares = array_fill(0, \count($signature['table']), 0.0);
+            foreach ($this->belief->opening->weights as $i => $weight) {
+                $shares[$index[$i]] += $weight;
+            }
             $columns = [];
-            foreach ($observer->words as $word) {
-                $all = $this->belief->field->signature->column($key, $word);
+            foreach ($signature['words'] as $w => $word) {
+                $chances = array_column($signature['table'], $w);
                 $background = 0.0;
-                foreach ($this->belief->opening->weights as $i => $weight) {
-                    $background += $weight * $all[$i];
+                foreach ($shares as $k => $share) {
+                    $background += $share * $chances[$k];
                 }
                 $column = [];
                 foreach ($this->live as $i) {
-                    $column[] = $all[$i];
+                    $column[] = $chances[$index[$i]];
                 }
                 $column[] = $background / max(1e-12, 1.0 - $this->belief->opening->second);
                 $columns[$word] = $column;

@@ -34,6 +34,12 @@ final readonly class Procedure
         return new self($id, $prepare, $steps, $shape->texts('inspect'));
     }
 
+    /** @return list<string> the schools' ways of doing it; empty where there is one way */
+    public function ways(): array
+    {
+        return array_values(array_unique(array_filter(array_map(static fn (Step $step): ?string => $step->way, $this->steps), static fn (?string $way): bool => null !== $way)));
+    }
+
     public function step(string $id): Step
     {
         foreach ($this->steps as $step) {

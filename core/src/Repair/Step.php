@@ -25,6 +25,8 @@ final readonly class Step
         public ?int $count,
         public bool $opensSystem,
         public bool $required,
+        /** belongs to one school's way of doing it; null belongs to all */
+        public ?string $way,
     ) {
     }
 
@@ -39,6 +41,10 @@ final readonly class Step
             throw $shape->wrong('hold_point', 'a hold point wants a figure: torque_nm or gap_mm');
         }
 
+        if ($shape->has('way') && $shape->flag('required')) {
+            throw $shape->wrong('way', 'a step of one school only cannot be required of all');
+        }
+
         return new self(
             $shape->text('id'),
             $shape->texts('cautions'),
@@ -48,6 +54,7 @@ final readonly class Step
             $shape->has('count') ? (int) $shape->number('count') : null,
             $shape->flag('opens'),
             $shape->flag('required'),
+            $shape->has('way') ? $shape->text('way') : null,
         );
     }
 }
