@@ -69,7 +69,7 @@ final class PlayedJob
      *
      * @param array<string, string|float> $answers instead of the vehicle's own
      */
-    public function read(string $id, array $answers = []): self
+    public function read(string $id, array $answers = [], bool $unsure = false): self
     {
         $check = $this->catalogue->check($id);
         $place = explode('@', $id)[1];
@@ -96,7 +96,7 @@ final class PlayedJob
                 $outcomes[(string) $row] = $answer;
             }
         }
-        $payload = array_filter(['check' => $id, 'outcomes' => $outcomes, 'numbers' => $numbers, 'unsure' => false], static fn (mixed $v): bool => [] !== $v);
+        $payload = array_filter(['check' => $id, 'outcomes' => $outcomes, 'numbers' => $numbers, 'unsure' => $unsure], static fn (mixed $v): bool => [] !== $v);
 
         return $this->write(Kind::Reading, $payload, (int) ceil($check->minutes));
     }

@@ -50,7 +50,7 @@ final class FindingController extends RendersJob
         $masses[] = $belief->second;
 
         return $this->page('finding/finding.html.twig', $loaded, 'finding', [
-            'sentence' => $this->say->finding($group),
+            'sentence' => $this->say->finding($group, $belief->leadingSuspect($group)),
             'do' => $this->say->text('repair.'.explode('@', $group)[0].'.do'),
             'chosen' => $chosen,
             'spoils' => implode(', ', array_map(fn (string $part): string => $this->say->text('part.'.$part), $this->spoiled($belief, $group))),

@@ -45,7 +45,7 @@ final readonly class SignedFinding
 
         return [
             'group' => $group,
-            'sentence' => $this->say->finding($group),
+            'sentence' => $this->say->finding($group, $belief->leadingSuspect($group)),
             'mass' => round($belief->group($group), 4),
             'second' => round($belief->second, 4),
             'readings' => array_map(static fn (Reading $r): string => explode('#', $r->id)[0], $belief->readings),

@@ -63,7 +63,7 @@ final readonly class HeatView
         $first = $entry->shape()->in('numbers')->in('lf');
         $tau = $again->has('core') ? HeatRound::cooling($this->measured($first->number('core'), $first->number('since_s', 0.0)), $first->number('since_s', 0.0), $again->number('core'), $again->number('since_s')) : null;
         $round = HeatRound::of($loaded->layout, $this->catalogue->drives[(string) $observer->drive], $excess, $expected, $air, $tau);
-        $top = max(1.0, ...array_values($excess), ...array_values($expected));
+        $top = max(1.0, ...array_values($excess), ...array_values($expected), ...(null === $before ? [] : array_column($before['wheels'], 'over')));
         $wheels = [];
         foreach (Corner::cases() as $corner) {
             $id = $corner->value;
@@ -116,11 +116,11 @@ final readonly class HeatView
             $worst = $wheel['drag_nm'] > $round->wheels[$worst]['drag_nm'] ? $id : $worst;
         }
         if ($wheels[$worst]['hot']) {
-            return $this->say->ui('heat.drags', ['where' => $this->say->text('place.'.$worst), 'nm' => (string) $wheels[$worst]['drag'], 'watts' => (string) $wheels[$worst]['watts']]);
+            return $this->say->ui('heat.drags', ['where' => ucfirst($this->say->text('place.'.$worst)), 'nm' => (string) $wheels[$worst]['drag'], 'watts' => (string) $wheels[$worst]['watts']]);
         }
         foreach ($wheels as $wheel) {
             if (true === $wheel['cold']) {
-                return $this->say->ui('heat.cold', ['where' => \is_string($wheel['name']) ? $wheel['name'] : '']);
+                return $this->say->ui('heat.cold', ['where' => \is_string($wheel['name']) ? ucfirst($wheel['name']) : '']);
             }
         }
 

@@ -40,7 +40,7 @@ final readonly class NextThing
             return new Next($this->say->check($verdict->next->id()), $this->say->ui('next.minutes', ['minutes' => (string) (int) ceil($verdict->next->minutes)]), 'job_check', [...$id, 'check' => $verdict->next->id()]);
         }
 
-        return new Next($this->say->ui('next.sign', ['finding' => $this->say->finding((string) $verdict->repair)]), '', 'job_finding', $id);
+        return new Next($this->say->ui('next.sign', ['finding' => $this->say->finding((string) $verdict->repair, $loaded->state->belief?->leadingSuspect((string) $verdict->repair))]), '', 'job_finding', $id);
     }
 
     private function proof(LoadedJob $loaded): Next

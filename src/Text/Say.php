@@ -65,11 +65,13 @@ final readonly class Say
     }
 
     /** "The hose at the left front does not let go" */
-    public function finding(string $group): string
+    public function finding(string $group, ?string $suspect = null): string
     {
         [$id, $place] = explode('@', $group);
+        $own = null === $suspect ? '' : 'finding.'.explode('@', $suspect)[0];
+        $said = '' === $own ? $own : $this->text($own, ['place' => $this->place($place)]);
 
-        return $this->text('repair.'.$id.'.finding', ['place' => $this->place($place)]);
+        return $said !== $own ? $said : $this->text('repair.'.$id.'.finding', ['place' => $this->place($place)]);
     }
 
     public function word(string $idAtPlace, string $row, string $word): string

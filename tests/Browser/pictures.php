@@ -25,13 +25,16 @@ $views = [
     'intake' => '/jobs/new',
     'bench' => $job('Unit 12', 'Bench').'/bench',
     'check' => $job('Unit 07', 'Bench').'/checks/pedal@vehicle',
-    'heat' => $job('Unit 12', 'Bench').'/checks/heat-arrival@vehicle',
+    'heat' => $job('Unit 23', 'Report', 'done').'/heat',
+    'heat-sheet' => $job('Unit 12', 'Bench').'/checks/heat-arrival@vehicle',
     'checks' => $job('Unit 12', 'Bench').'/checks',
     'finding' => $job('Unit 19', 'Bench').'/finding',
     'repair' => $job('Unit 23', 'Repair sheet').'/repair',
     'items' => $job('Unit 23', 'Repair sheet').'/items',
     'bleed' => $job('Unit 07', 'Proof run').'/bleed',
     'proof' => $job('Unit 07', 'Proof run').'/proof',
+    'shop' => '/shop',
+    'vehicle' => $job('Unit 28', 'Repair sheet').'/vehicle',
     'report' => $job('Unit 12', 'Report', 'done').'/report',
 ];
 foreach ($views as $name => $path) {

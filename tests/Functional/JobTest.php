@@ -191,6 +191,18 @@ final class JobTest extends ShopTestCase
         self::assertSame('O. Tarrenby added: Open item', json_decode((string) $this->client->getResponse()->getContent(), true)['said']);
     }
 
+    /** Thirty readings, some of them unsure, a name that never ends: the page holds, and says how open it still is. */
+    public function testAnUglyJobIsStillReadable(): void
+    {
+        $this->signIn();
+        $id = $this->job('Unit 04', Stage::Bench)->id()->toRfc4122();
+        $this->client->request('GET', "/jobs/$id/bench");
+        $page = $this->client->getCrawler();
+        self::assertGreaterThanOrEqual(30, $page->filter('.trail li')->count());
+        self::assertGreaterThanOrEqual(5, $page->filter('.suspect-list .name')->count());
+        self::assertStringContainsString('old quarry railway', $this->text('.head-title'));
+    }
+
     public function testGoingBackIsAlwaysPossible(): void
     {
         $this->signIn();

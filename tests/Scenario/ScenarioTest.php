@@ -132,6 +132,7 @@ final class ScenarioTest extends TestCase
         yield 'booster holds briefly' => ['petrol-turbo', 'booster.holds-briefly@vehicle', 4];
         yield 'lever of the rear caliper' => ['petrol-turbo', 'rear-caliper.lever@rr', 1];
         yield 'parking shoes in the hat' => ['front-rear-discs', 'hat-shoes.drag@lr', 1];
+        yield 'vacuum supply' => ['petrol-turbo', 'vacuum.fails@vehicle', 1];
         yield 'twisted hose' => ['medium-car', 'hose.twisted@lf', 0];
         yield 'parking brake' => ['medium-car', 'parking-brake.drags@rr', 2];
     }

@@ -226,6 +226,12 @@ final class Probes
         return $circuit->stiffness[$circuit->node('hose-top@'.$this->layout->hoseOf($corner))];
     }
 
+    /** What a sound supply gives, kPa below the air. */
+    public function vacuumKpa(): float
+    {
+        return $this->layout->vacuumKpa;
+    }
+
     public function tyreRadiusM(): float
     {
         return $this->layout->tyreRadiusM;

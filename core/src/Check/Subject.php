@@ -88,6 +88,7 @@ final class Subject
                 'after-30' => Program::AFTER_30_S,
                 default => Program::HELD,
             }),
+            'vacuum' => $this->effects->value('booster', 'vacuum_kpa', $this->probes->vacuumKpa()),
             'roller' => $this->probes->brakeForceN($this->pressed(), Corner::from($row), Program::HELD),
             default => throw new \LogicException(\sprintf('Check "%s" names no known probe "%s" (row "%s").', $check->id, $probe, $row)),
         });

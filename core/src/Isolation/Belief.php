@@ -63,6 +63,20 @@ final readonly class Belief
         return $this->groups[$group] ?? 0.0;
     }
 
+    /** The likeliest fault of a repair group: what its finding says. */
+    public function leadingSuspect(string $group): ?string
+    {
+        $masses = [];
+        foreach ($this->field->particles as $i => $particle) {
+            if ($this->field->groups[$this->field->groupOf[$i]] === $group) {
+                $masses[$particle->suspect()] = ($masses[$particle->suspect()] ?? 0.0) + $this->posterior[$i];
+            }
+        }
+        arsort($masses);
+
+        return array_key_first($masses);
+    }
+
     /** @return array{string, float}|null the leading repair group and its mass */
     public function leader(): ?array
     {

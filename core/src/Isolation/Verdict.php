@@ -9,6 +9,8 @@ final readonly class Verdict
 {
     /** What a fault must carry of its group's mass for its own confirming checks to count. */
     private const SHARE_OF_GROUP = 0.25;
+    /** A confirming reading must be at least slightly for it. */
+    private const SPEAKS_FOR = 2.0;
 
     /**
      * @param Proposal|null  $next   the one check to make, null when testing should stop
@@ -32,7 +34,7 @@ final readonly class Verdict
         $contradiction = Contradiction::in($belief);
         [$group, $mass] = $belief->leader() ?? ['none@vehicle', 0.0];
         $confirming = self::confirming($belief, $group);
-        $confirmed = self::isConfirmed($now, $confirming);
+        $confirmed = self::isConfirmed($belief, $group, $confirming);
         $possible = array_values(array_filter($ranked, static fn (Proposal $p): bool => [] === array_filter($p->gates, static fn (Gate $g): bool => \in_array($g->id, ['stuck', 'order', 'tools', 'road', 'arrival'], true))));
         $worth = array_values(array_filter($possible, static fn (Proposal $p): bool => $p->score > 0.0));
         if (null === $contradiction && ($mass >= $settings->threshold || [] === $worth)) {
@@ -78,11 +80,19 @@ final readonly class Verdict
         return array_keys($ids);
     }
 
-    /** @param list<string> $confirming */
-    private static function isConfirmed(Situation $now, array $confirming): bool
+    /**
+     * One of its own checks was made and spoke for it; a trap that would not stick says nothing.
+     *
+     * @param list<string> $confirming
+     */
+    private static function isConfirmed(Belief $belief, string $group, array $confirming): bool
     {
-        foreach ($confirming as $check) {
-            if ($now->made($check)) {
+        $made = array_filter($belief->readings, static fn (Reading $reading): bool => \in_array($reading->check, $confirming, true));
+        if ([] === $made) {
+            return false;
+        }
+        foreach (Explanation::of($belief, $group) as $argument) {
+            if (\in_array($argument->reading->check, $confirming, true) && $argument->ratio >= self::SPEAKS_FOR) {
                 return true;
             }
         }

@@ -45,12 +45,13 @@ final class VehicleSimulator
         $circuits = $states = $keys = [];
         $stuck = $effects->value('booster', 'stuck', 0.0);
         $until = $this->stuckUntil($program, $effects);
+        $vacuum = $program->vacuumKpa ?? $effects->value('booster', 'vacuum_kpa', $this->layout->vacuumKpa);
         foreach ($this->layout->chambers as $chamber) {
             $circuit = $this->builder->build($chamber, $effects);
-            $key = $program->id.'|'.$stuck.'/'.$until.'|'.$circuit->fingerprint().(null === $after ? '' : '|after '.$after->keys[$chamber->id]);
+            $key = $program->id.'|'.$stuck.'/'.$until.'/'.$vacuum.'|'.$circuit->fingerprint().(null === $after ? '' : '|after '.$after->keys[$chamber->id]);
             if (!isset($this->runs[$key])) {
-                $booster = new Booster($this->layout, $program->vacuumKpa ?? $this->layout->vacuumKpa, $stuck, $until);
-                $this->runs[$key] = $this->simulate($program, $circuit, $chamber, $booster, $stuck.'/'.$until, $after);
+                $booster = new Booster($this->layout, $vacuum, $stuck, $until);
+                $this->runs[$key] = $this->simulate($program, $circuit, $chamber, $booster, $stuck.'/'.$until.'/'.$vacuum, $after);
             }
             $circuits[$chamber->id] = $circuit;
             $states[$chamber->id] = $this->runs[$key];
@@ -80,7 +81,7 @@ final class VehicleSimulator
             if ('eased' === $joint) {
                 $circuit = $this->withoutRest($chamber->id, $run->effects);
             } else {
-                $booster = new Booster($this->layout, $run->program->vacuumKpa ?? $this->layout->vacuumKpa, $run->effects->value('booster', 'stuck', 0.0), $this->stuckUntil($run->program, $run->effects));
+                $booster = new Booster($this->layout, $run->program->vacuumKpa ?? $run->effects->value('booster', 'vacuum_kpa', $this->layout->vacuumKpa), $run->effects->value('booster', 'stuck', 0.0), $this->stuckUntil($run->program, $run->effects));
                 $opened = [$this->jointNode($circuit, $corner, $joint)];
             }
             $this->solver->run($circuit, $state, Foot::off(), $booster, $state->t + $seconds, [], $opened);
