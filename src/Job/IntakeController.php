@@ -96,7 +96,7 @@ final class IntakeController extends RendersJob
             'solid_axle' => $form->getBoolean('solid_axle'),
             'rear_valve' => $form->getBoolean('rear_valve'),
         ];
-        $plain = 'yes' !== $form->getString('own_parts');
+        $plain = 'yes' !== $form->getString('own_parts') && 'disc' === $parts['front'] && !$parts['solid_axle'] && !$parts['rear_valve'];
         if ($plain) {
             $given = ['split' => $parts['split'], 'rear' => $rear, 'anti_lock' => $parts['anti_lock'], 'assist' => $parts['assist']];
             foreach ($this->catalogue->presets as $id => $preset) {

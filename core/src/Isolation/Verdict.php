@@ -43,12 +43,42 @@ final readonly class Verdict
                 return new self($family[0], self::others($possible, $family[0]), null, 'confirm', null, false);
             }
 
+            $first = self::beforeConfirming($ranked, $confirming);
+            if (!$confirmed && [] === $family && null !== $first && ($mass >= $settings->threshold || self::wantsConfirmation($belief->field, $settings, $group))) {
+                return new self($first, self::others($possible, $first), null, 'confirm', null, false);
+            }
+
             return new self(null, \array_slice($possible, 0, 2), $group, $mass >= $settings->threshold ? 'threshold' : 'nothing-worth-it', null, $confirmed);
         }
         $next = $worth[0] ?? $possible[0] ?? null;
         $why = null !== $contradiction ? 'contradiction' : 'best-split';
 
         return new self($next, null === $next ? [] : self::others($possible, $next), null === $next ? $group : null, $why, $contradiction, $confirmed);
+    }
+
+    /**
+     * What must be made before a confirming check is possible at all: a wheel spun before its trap is opened.
+     *
+     * @param list<Proposal> $ranked
+     * @param list<string>   $confirming
+     */
+    private static function beforeConfirming(array $ranked, array $confirming): ?Proposal
+    {
+        $wanted = [];
+        foreach ($ranked as $proposal) {
+            if (\in_array($proposal->id(), $confirming, true)) {
+                foreach ($proposal->gates as $gate) {
+                    $wanted = [...$wanted, ...array_map(static fn (string $unmet): string => str_replace('-first', '@vehicle', $unmet), $gate->unmet)];
+                }
+            }
+        }
+        foreach ($ranked as $proposal) {
+            if (\in_array($proposal->id(), $wanted, true) && [] === array_filter($proposal->gates, static fn (Gate $gate): bool => \in_array($gate->id, ['stuck', 'order', 'tools', 'road', 'arrival'], true))) {
+                return $proposal;
+            }
+        }
+
+        return null;
     }
 
     /** Opening the system, or buying a part over the shop's limit, always wants the confirming check first. */
