@@ -12,6 +12,9 @@ use Rodrel\Core\InvalidData;
  */
 final readonly class Belief
 {
+    /** Suspects lighter than this at the start are not asked whether they would have explained everything. */
+    private const WORTH_ASKING = 1e-4;
+
     /**
      * @param array<int, float>             $posterior   by particle; with $second it sums to 1
      * @param array<string, float>          $groups      mass by repair group, heaviest first
@@ -30,6 +33,9 @@ final readonly class Belief
         public float $second,
         public array $groups,
         public array $suspects,
+        /** @var array<int, float> log of the unnormalised weight, by particle */
+        private array $logs,
+        private float $secondLog,
     ) {
     }
 
@@ -54,8 +60,12 @@ final readonly class Belief
     public function without(int $reading): self
     {
         $gone = [$reading => true];
+        $logs = $this->logs;
+        foreach ($this->likelihoods[$reading] as $i => $chance) {
+            $logs[$i] -= log(max($chance, 1e-300));
+        }
 
-        return self::combine($this->field, $this->opening, array_values(array_diff_key($this->readings, $gone)), array_values(array_diff_key($this->likelihoods, $gone)), array_values(array_diff_key($this->background, $gone)));
+        return self::weigh($this->field, $this->opening, array_values(array_diff_key($this->readings, $gone)), array_values(array_diff_key($this->likelihoods, $gone)), array_values(array_diff_key($this->background, $gone)), $logs, $this->secondLog - log(max($this->background[$reading], 1e-300)));
     }
 
     public function group(string $group): float
@@ -67,9 +77,9 @@ final readonly class Belief
     public function leadingSuspect(string $group): ?string
     {
         $masses = [];
-        foreach ($this->field->particles as $i => $particle) {
+        foreach ($this->field->suspectOf as $i => $suspect) {
             if ($this->field->groups[$this->field->groupOf[$i]] === $group) {
-                $masses[$particle->suspect()] = ($masses[$particle->suspect()] ?? 0.0) + $this->posterior[$i];
+                $masses[$this->field->suspects[$suspect]] = ($masses[$this->field->suspects[$suspect]] ?? 0.0) + $this->posterior[$i];
             }
         }
         arsort($masses);
@@ -85,13 +95,32 @@ final readonly class Belief
         return null === $group ? null : [$group, $this->groups[$group]];
     }
 
+    /** How well the best single suspect explains all readings: the log of their chance under it, severities weighed as before the readings. */
+    public function bestFit(): float
+    {
+        $top = max($this->logs);
+        $joint = $prior = array_fill(0, \count($this->field->suspects), 0.0);
+        foreach ($this->field->suspectOf as $i => $suspect) {
+            $joint[$suspect] += exp($this->logs[$i] - $top);
+            $prior[$suspect] += $this->opening->weights[$i];
+        }
+        $best = -\INF;
+        foreach ($joint as $suspect => $mass) {
+            if ($mass > 0.0 && $prior[$suspect] > self::WORTH_ASKING) {
+                $best = max($best, $top + log($mass / $prior[$suspect]));
+            }
+        }
+
+        return $best;
+    }
+
     /** Chance of a reading under one suspect (fault at place), severities weighed as believed without it. */
     public function chanceUnder(int $reading, string $suspect): float
     {
         $weights = $this->without($reading)->posterior;
         $sum = $hit = 0.0;
-        foreach ($this->field->particles as $i => $particle) {
-            if ($particle->suspect() === $suspect) {
+        foreach (array_keys($this->field->particles) as $i) {
+            if ($this->field->suspects[$this->field->suspectOf[$i]] === $suspect) {
                 $sum += $weights[$i];
                 $hit += $weights[$i] * $this->likelihoods[$reading][$i];
             }
@@ -160,21 +189,37 @@ final readonly class Belief
             }
             $second += log(max($background[$n], 1e-300));
         }
+
+        return self::weigh($field, $opening, $readings, $likelihoods, $background, $logs, $second);
+    }
+
+    /**
+     * @param list<Reading>                 $readings
+     * @param array<int, array<int, float>> $likelihoods
+     * @param array<int, float>             $background
+     * @param array<int, float>             $logs        log of the unnormalised weight, by particle
+     */
+    private static function weigh(Field $field, Opening $opening, array $readings, array $likelihoods, array $background, array $logs, float $second): self
+    {
         $top = max($second, ...$logs);
-        $weights = array_map(static fn (float $log): float => exp($log - $top), $logs);
         $rest = exp($second - $top);
-        $sum = array_sum($weights) + $rest;
-        $posterior = array_map(static fn (float $w): float => $w / $sum, $weights);
-        $groups = $suspects = [];
-        foreach ($field->particles as $i => $particle) {
-            $group = $field->groups[$field->groupOf[$i]];
-            $groups[$group] = ($groups[$group] ?? 0.0) + $posterior[$i];
-            $suspect = $particle->suspect();
-            $suspects[$suspect] = ($suspects[$suspect] ?? 0.0) + $posterior[$i];
+        $sum = $rest;
+        $posterior = [];
+        foreach ($logs as $i => $log) {
+            $sum += $posterior[$i] = exp($log - $top);
         }
+        $groupMass = array_fill(0, \count($field->groups), 0.0);
+        $suspectMass = array_fill(0, \count($field->suspects), 0.0);
+        foreach ($posterior as $i => $weight) {
+            $posterior[$i] = $weight /= $sum;
+            $groupMass[$field->groupOf[$i]] += $weight;
+            $suspectMass[$field->suspectOf[$i]] += $weight;
+        }
+        $groups = array_combine($field->groups, $groupMass);
+        $suspects = array_combine($field->suspects, $suspectMass);
         arsort($groups);
         arsort($suspects);
 
-        return new self($field, $opening, $readings, $likelihoods, $background, $posterior, $rest / $sum, $groups, $suspects);
+        return new self($field, $opening, $readings, $likelihoods, $background, $posterior, $rest / $sum, $groups, $suspects, $logs, $second);
     }
 }

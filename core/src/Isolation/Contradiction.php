@@ -25,9 +25,10 @@ final readonly class Contradiction
         $suspects = array_keys(array_filter($belief->suspects, static fn (float $mass): bool => $mass > self::SUSPECT_ABOVE));
         // where a second fault carries all the belief, the best single suspects are asked
         $suspects = [] !== $suspects ? $suspects : \array_slice(array_keys($belief->suspects), 0, 3);
+        $without = array_map(static fn (int $n): array => $belief->without($n)->posterior, array_keys($belief->readings));
         $found = true;
         foreach ($suspects as $suspect) {
-            if (!self::explainsBadly($belief, $suspect)) {
+            if (!self::explainsBadly($belief, $suspect, $without)) {
                 $found = false;
                 break;
             }
@@ -36,12 +37,16 @@ final readonly class Contradiction
         return $found ? new self(self::mostHelpful($belief)) : null;
     }
 
-    /** Some reading had less than a 5 % chance, or the summed surprise is three deviations over what was expected. */
-    private static function explainsBadly(Belief $belief, string $suspect): bool
+    /**
+     * Some reading had less than a 5 % chance, or the summed surprise is three deviations over what was expected.
+     *
+     * @param list<array<int, float>> $withouts posterior without each reading
+     */
+    private static function explainsBadly(Belief $belief, string $suspect, array $withouts): bool
     {
         $surprise = $expected = $variance = 0.0;
         foreach ($belief->readings as $n => $reading) {
-            $without = $belief->without($n)->posterior;
+            $without = $withouts[$n];
             foreach ($reading->outcomes as $row => $outcome) {
                 $chances = self::wordChances($belief->field, $without, $suspect, $reading->check, $row);
                 $chance = $chances[$outcome];
@@ -73,8 +78,9 @@ final readonly class Contradiction
         $signature = $field->signature->rows[$check.('' === $row ? '' : '/'.$row)];
         $mass = array_fill_keys($signature['words'], 0.0);
         $sum = 0.0;
-        foreach ($field->particles as $i => $particle) {
-            if ($particle->suspect() === $suspect) {
+        $at = array_search($suspect, $field->suspects, true);
+        foreach ($field->suspectOf as $i => $of) {
+            if ($of === $at) {
                 $sum += $weights[$i];
                 foreach ($signature['table'][$signature['index'][$i]] as $k => $chance) {
                     $mass[$signature['words'][$k]] += $weights[$i] * $chance;
@@ -90,16 +96,7 @@ final readonly class Contradiction
     {
         $gain = [];
         foreach (array_keys($belief->readings) as $n) {
-            $without = $belief->without($n);
-            $best = 0.0;
-            foreach (\array_slice(array_keys($without->suspects), 0, 3) as $suspect) {
-                $fit = 0.0;
-                foreach ($without->readings as $m => $reading) {
-                    $fit += log(max(1e-12, $without->chanceUnder($m, $suspect)));
-                }
-                $best = 0.0 === $best ? $fit : max($best, $fit);
-            }
-            $gain[$n] = $best;
+            $gain[$n] = $belief->without($n)->bestFit();
         }
         arsort($gain);
 

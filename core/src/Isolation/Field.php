@@ -17,6 +17,8 @@ final readonly class Field
      * @param non-empty-list<Particle> $particles
      * @param list<string>             $groups    distinct repair groups
      * @param list<int>                $groupOf   index into groups, by particle
+     * @param list<string>             $suspects  distinct faults at their places
+     * @param list<int>                $suspectOf index into suspects, by particle
      */
     private function __construct(
         public Catalogue $catalogue,
@@ -25,6 +27,8 @@ final readonly class Field
         public array $particles,
         public array $groups,
         public array $groupOf,
+        public array $suspects,
+        public array $suspectOf,
     ) {
     }
 
@@ -35,8 +39,11 @@ final readonly class Field
         if (\count($particles) !== $signature->particles) {
             throw StaleSignature::particles(\count($particles), $signature->particles);
         }
-        $groups = $groupOf = [];
+        $groups = $groupOf = $suspects = $suspectOf = [];
         foreach ($particles as $particle) {
+            $suspect = $particle->suspect();
+            $suspects[$suspect] ??= \count($suspects);
+            $suspectOf[] = $suspects[$suspect];
             $group = $particle->group();
             $at = array_search($group, $groups, true);
             if (!\is_int($at)) {
@@ -46,7 +53,7 @@ final readonly class Field
             $groupOf[] = $at;
         }
 
-        return new self($catalogue, $layout, $signature, $particles, $groups, $groupOf);
+        return new self($catalogue, $layout, $signature, $particles, $groups, $groupOf, array_keys($suspects), $suspectOf);
     }
 
     /**

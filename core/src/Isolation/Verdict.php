@@ -94,8 +94,8 @@ final readonly class Verdict
     {
         $field = $belief->field;
         $ids = [];
-        foreach ($field->particles as $particle) {
-            if ($particle->group() !== $group || $belief->suspects[$particle->suspect()] < self::SHARE_OF_GROUP * $belief->group($group)) {
+        foreach ($field->particles as $i => $particle) {
+            if ($field->groups[$field->groupOf[$i]] !== $group || $belief->suspects[$particle->suspect()] < self::SHARE_OF_GROUP * $belief->group($group)) {
                 continue;
             }
             foreach ($particle->fault->confirm as $check) {
