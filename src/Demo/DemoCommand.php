@@ -132,7 +132,7 @@ final class DemoCommand
 
         $this->play('petrol-turbo', 'rear-caliper.lever@rr', 1, '-12 days', 'tarrenby')
             ->open("Unit 15, rangers' estate", 'petrol-turbo', ['driven_in' => true, 'note' => 'hot right rear after the school run'])
-            ->read('heat-arrival@vehicle')->bench(14)->sign()->repair($this->vehicle('petrol-turbo', 'nothing.wrong@vehicle', 0))->bleed()->proof(2);
+            ->read('heat-arrival@vehicle')->bench(14)->sign()->repair($this->vehicle('petrol-turbo', 'nothing.wrong@vehicle', 0))->bleedBegun();
 
         $ugly = $this->play('solid-axle-4x4', 'parking-brake.drags@lr', 0, '-9 days', 'tarrenby', true)
             ->open('Unit 04, visitor-train tug with the rebuilt rear axle from the old quarry railway (spare chassis, second gearbox)', 'solid-axle-4x4', ['pattern' => 'comes-goes', 'note' => 'Four drivers, four stories: drags uphill, drags only with visitors aboard, pulls sometimes to the left and sometimes not, one says it is the handbrake, the gardener says it has always been like that since the winter it stood behind the boat house.', 'parts' => [['part' => 'caliper', 'place' => 'lf', 'weeks' => 2], ['part' => 'hose', 'place' => 'rf', 'weeks' => 2], ['part' => 'shoes', 'place' => 'lr', 'weeks' => 9]]]);

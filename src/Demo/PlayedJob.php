@@ -169,6 +169,15 @@ final class PlayedJob
         return $this->write(Kind::Bled, [], 1);
     }
 
+    /** The bottle hangs on, the first strokes are written down. */
+    public function bleedBegun(): self
+    {
+        $corner = explode('@', (string) $this->loaded()->state->repaired)[1];
+
+        return $this->write(Kind::BleedSetup, ['method' => 'pedal', 'plate' => 'glycol', 'fluid' => 'glycol', 'purpose' => 'renew', 'own' => []], 2)
+            ->write(Kind::Bleed, ['corner' => $corner, 'bleeder' => '', 'strokes' => 11, 'unit' => 'strokes', 'bubbles' => 'many', 'clear' => 0, 'colour' => 'dark, cloudy'], 6);
+    }
+
     public function proof(int $checks): self
     {
         for (; $checks > 0; --$checks) {

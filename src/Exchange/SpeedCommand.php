@@ -74,7 +74,8 @@ final readonly class SpeedCommand
         $times = [];
         for ($i = 0; $i < self::RUNS; ++$i) {
             $out = shell_exec('cd '.escapeshellarg($this->projectDir).' && '.escapeshellarg(\PHP_BINARY).' -d opcache.enable_cli=1 -d opcache.jit=off -d opcache.file_cache='.escapeshellarg($this->fileCache()).' -r '.escapeshellarg($code));
-            $times[] = (float) json_decode((string) $out, true);
+            $time = json_decode((string) $out, true);
+            $times[] = \is_float($time) ? $time : throw new \RuntimeException('The measured process failed: '.$out);
         }
 
         return $this->spread($times);
@@ -95,7 +96,7 @@ final readonly class SpeedCommand
             $field = Field::of($catalogue, $layout, \Rodrel\Core\Check\Signature::fromArray($data));
             $at = new \DateTimeImmutable('2026-01-01');
             $log = [new Entry('i', 1, Kind::Intake, ['complaint' => 'drags-lf', 'pattern' => 'warm'], '', $at), new Entry('l', 2, Kind::Lift, ['to' => 'wheels-off', 'stands' => true], '', $at)];
-            foreach ([['spin@vehicle', ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger']], ['push-back@lf', ['' => 'fades']], ['pins@lf', ['pins' => 'free', 'pads' => 'free']], ['hose-look@lf', ['' => 'sound']]] as $n => [$check, $outcomes]) {
+            foreach ([['spin@vehicle', ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger']], ['bleeder-open@lf', ['' => 'spurts-frees']], ['dust@vehicle', ['lf' => 'dustier', 'rf' => 'like-the-other', 'lr' => 'like-the-other', 'rr' => 'like-the-other']], ['hose-look@lf', ['' => 'sound']]] as $n => [$check, $outcomes]) {
                 $log[] = new Entry('r'.$n, $n + 3, Kind::Reading, ['check' => $check, 'outcomes' => $outcomes], '', $at->modify("+$n minutes"));
             }
             JobState::of($catalogue, $field, Story::of($log), $isolation)->verdict();

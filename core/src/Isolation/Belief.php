@@ -98,7 +98,7 @@ final readonly class Belief
     /** How well the best single suspect explains all readings: the log of their chance under it, severities weighed as before the readings. */
     public function bestFit(): float
     {
-        $top = max($this->logs);
+        $top = max($this->secondLog, ...$this->logs);
         $joint = $prior = array_fill(0, \count($this->field->suspects), 0.0);
         foreach ($this->field->suspectOf as $i => $suspect) {
             $joint[$suspect] += exp($this->logs[$i] - $top);
