@@ -15,7 +15,7 @@ use Rodrel\Core\Vehicle\Layout;
 /** Computes a signature: simulates every particle through every check's procedure and asks the observers. */
 final class SignatureBuilder
 {
-    public const SOLVER_VERSION = 4;
+    public const SOLVER_VERSION = 5;
 
     public function __construct(private readonly Catalogue $catalogue)
     {

@@ -22,12 +22,17 @@ final readonly class Program
     /** Sample indices of stop(): the first instant, and the stop as it goes on. */
     public const FIRST_INSTANT = 0;
     public const WHOLE_STOP = 1;
+    /** A pumped pedal is read to a millimetre: a sixteenfold tolerance moves it by half of one at most. */
+    private const MILLIMETRES = 16.0;
+    /** Effort in words, with 40 % of noise: a fourfold tolerance moves it by less than a hundredth. */
+    private const WORDS = 4.0;
 
     /**
      * @param non-empty-list<float> $sampleAt seconds, rising
      * @param bool                  $steady   the vacuum comes from a source that does not fade
+     * @param float                 $coarse   tolerance over the usual one: only millimetres of pedal, or words of effort, are read from it
      */
-    public function __construct(public string $id, public Foot $foot, public array $sampleAt, public ?float $vacuumKpa = null, public bool $steady = false)
+    public function __construct(public string $id, public Foot $foot, public array $sampleAt, public ?float $vacuumKpa = null, public bool $steady = false, public float $coarse = 1.0)
     {
     }
 
@@ -42,7 +47,7 @@ final readonly class Program
     {
         $long = self::press($forceN, $holdS);
 
-        return new self('short-'.$long->id, $long->foot, \array_slice($long->sampleAt, 0, self::AFTER_4_S + 1));
+        return new self('short-'.$long->id, $long->foot, \array_slice($long->sampleAt, 0, self::AFTER_4_S + 1), null, false, self::WORDS);
     }
 
     /** The same with the vacuum spent. */
@@ -50,7 +55,7 @@ final readonly class Program
     {
         $on = self::shortPress($forceN, $holdS);
 
-        return new self('off-'.$on->id, $on->foot, $on->sampleAt, 0.0);
+        return new self('off-'.$on->id, $on->foot, $on->sampleAt, 0.0, false, self::WORDS);
     }
 
     /** Engine off, 60 kPa from a hand pump at the booster. */
@@ -58,7 +63,7 @@ final readonly class Program
     {
         $on = self::shortPress(200.0);
 
-        return new self('hand-pump-'.$on->id, $on->foot, $on->sampleAt, 60.0, true);
+        return new self('hand-pump-'.$on->id, $on->foot, $on->sampleAt, 60.0, true, self::WORDS);
     }
 
     /** Ten quick presses, then let go: what each release draws in stays behind a covered port. */
@@ -84,7 +89,7 @@ final readonly class Program
     /** Three quick strokes to 100 N and another one five seconds later; seen at the end of each. */
     public static function pump(): self
     {
-        return new self('pump', Foot::strokes(3, 100.0, 5.0), [0.55, 1.40, 2.25, 2.25 + 0.15 + 5.0 + 0.55]);
+        return new self('pump', Foot::strokes(3, 100.0, 5.0), [0.55, 1.40, 2.25, 2.25 + 0.15 + 5.0 + 0.55], null, false, self::MILLIMETRES);
     }
 
     /** A steady hold: seen at 1.4 s, at 5.4 s and at its end. */

@@ -17,6 +17,8 @@ final class VehicleSimulator
 {
     private readonly CircuitBuilder $builder;
     private readonly CircuitSolver $solver;
+    /** @var array<string, CircuitSolver> by tolerance */
+    private array $coarser = [];
     /** @var array<string, list<CircuitState>> */
     private array $runs = [];
     /** @var array<string, list<CircuitState>> runs whose pressures can be replayed with other friction */
@@ -25,7 +27,7 @@ final class VehicleSimulator
     private array $soundPrint = [];
     private int $simulations = 0;
 
-    public function __construct(private readonly Layout $layout, float $tolerance = 1.0)
+    public function __construct(private readonly Layout $layout, private readonly float $tolerance = 1.0)
     {
         $this->builder = new CircuitBuilder($layout);
         $this->solver = new CircuitSolver($tolerance);
@@ -112,16 +114,21 @@ final class VehicleSimulator
         if ($print !== $this->soundPrint[$chamber->id]) {
             ++$this->simulations;
 
-            return $this->solver->run($circuit, $this->start($circuit, $after), $program->foot, $booster, $program->end(), $program->sampleAt);
+            return $this->solverFor($program)->run($circuit, $this->start($circuit, $after), $program->foot, $booster, $program->end(), $program->sampleAt);
         }
         if (!isset($this->traced[$key])) {
             $start = CircuitState::atRest($circuit);
             $start->trace = [];
-            $this->traced[$key] = $this->solver->run($circuit, $start, $program->foot, $booster, $program->end(), $program->sampleAt);
+            $this->traced[$key] = $this->solverFor($program)->run($circuit, $start, $program->foot, $booster, $program->end(), $program->sampleAt);
             ++$this->simulations;
         }
 
         return $this->replay($circuit, $this->traced[$key], $this->start($circuit, $after));
+    }
+
+    private function solverFor(Program $program): CircuitSolver
+    {
+        return 1.0 === $program->coarse ? $this->solver : $this->coarser[(string) $program->coarse] ??= new CircuitSolver($this->tolerance * $program->coarse);
     }
 
     /**

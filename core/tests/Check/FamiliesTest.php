@@ -44,6 +44,21 @@ final class FamiliesTest extends TestCase
         self::assertLessThan(0.93, $slack->words('pumped', $pump, 'vehicle', 'after-5'), 'slack shoes are not');
     }
 
+    /** Where only words or millimetres are read the coarser run says what the fine one says. */
+    public function testACoarserRunSaysTheSame(): void
+    {
+        foreach ([['hose@lf' => ['gf' => 1e-3, 'gr' => 3e-5]], ['wheel@lf' => ['air' => 3.0]], []] as $fault) {
+            $fine = $this->simulator->run(Program::press(400.0, 5.0), new Effects($fault));
+            $coarse = $this->simulator->run(Program::shortPress(400.0, 5.0), new Effects($fault));
+            self::assertEqualsWithDelta($fine->torqueNm(Corner::LeftFront, Program::AFTER_4_S), $coarse->torqueNm(Corner::LeftFront, Program::AFTER_4_S), 0.01 * $fine->torqueNm(Corner::LeftFront, Program::HELD));
+            $pumped = $this->simulator->run(Program::pump(), new Effects($fault));
+            $exact = (new VehicleSimulator(World::layout(), 1.0 / 16.0))->run(Program::pump(), new Effects($fault));
+            foreach ([0, 2, 3] as $stroke) {
+                self::assertEqualsWithDelta($exact->travelMm($stroke), $pumped->travelMm($stroke), 0.6);
+            }
+        }
+    }
+
     /** A long push-rod: hardly anything after one press, more after ten; a sound master does not mind. */
     public function testDragGrowsPressByPress(): void
     {
