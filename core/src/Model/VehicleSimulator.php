@@ -17,7 +17,7 @@ final class VehicleSimulator
 {
     private readonly CircuitBuilder $builder;
     private readonly CircuitSolver $solver;
-    /** @var array<string, CircuitSolver> by tolerance */
+    /** @var array<int|string, CircuitSolver> by tolerance */
     private array $coarser = [];
     /** @var array<string, list<CircuitState>> */
     private array $runs = [];
