@@ -41,7 +41,7 @@ final class RodrelTest extends TestCase
 
         // everything killed from outside: web server, php, worker and database leave their pid files behind
         foreach (['nginx', 'php-fpm', 'worker'] as $process) {
-            posix_kill((int) file_get_contents("$copy/var/run/$process.pid"), \SIGKILL);
+            $this->killWithChildren((int) file_get_contents("$copy/var/run/$process.pid"));
         }
         posix_kill((int) strtok((string) file_get_contents("$copy/var/pg/shop/postmaster.pid"), "\n"), \SIGKILL);
         usleep(800_000);
@@ -86,6 +86,15 @@ final class RodrelTest extends TestCase
         [$code, $said] = $this->run_($this->root, './rodrel start --fast');
         self::assertSame(1, $code);
         self::assertStringContainsString("not '--fast'", $said);
+    }
+
+    private function killWithChildren(int $pid): void
+    {
+        exec('ps -o pid= --ppid '.$pid, $children);
+        posix_kill($pid, \SIGKILL);
+        foreach ($children as $child) {
+            posix_kill((int) $child, \SIGKILL);
+        }
     }
 
     /** The working tree as it is, with its packages linked and its predictions at hand. */
