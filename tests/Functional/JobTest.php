@@ -214,6 +214,21 @@ final class JobTest extends ShopTestCase
         }
     }
 
+    /** Two fluids that never meet are refused before the first bleeder; the maker's own order is kept. */
+    public function testABleedRunBeginsWithTheRightFluid(): void
+    {
+        $this->signIn();
+        $id = $this->job('Unit 15', Stage::Bleed)->id()->toRfc4122();
+        $this->append($id, 'bleed-setup', ['method' => 'pressure', 'plate' => 'glycol', 'fluid' => 'silicone', 'purpose' => 'renew']);
+        self::assertStringContainsString('never meet', $this->text('.plate'));
+        $this->append($id, 'bleed-setup', ['method' => 'pressure', 'plate' => 'glycol', 'fluid' => 'glycol', 'purpose' => 'renew', 'own' => 'lf, roof']);
+        self::assertStringContainsString('lf, rf, lr, rr', $this->text('.plate'));
+        $this->append($id, 'bleed-setup', ['method' => 'pressure', 'plate' => 'glycol', 'fluid' => 'glycol', 'purpose' => 'renew', 'own' => 'rr lf']);
+        $this->client->request('GET', "/jobs/$id/bleed");
+        self::assertStringContainsString("the maker's own order", $this->text('.bleed'));
+        self::assertStringContainsString('50 mL in a row', $this->text('.bleed'));
+    }
+
     public function testTakingAReadingBackUnsignsTheFinding(): void
     {
         $this->signIn();

@@ -63,6 +63,22 @@ final class JobStateTest extends TestCase
         self::assertLessThan(0.25, $state->belief?->group('hose@lf') ?? 1.0, 'the new hose is nearly out of it');
     }
 
+    /** Bled clean and the pedal long all the same: a reading, and air beyond the modulator comes to mind more than before the run. */
+    public function testALongPedalAfterACleanRunIsAReading(): void
+    {
+        $this->intake()->lift('wheels-off')->spin('will-not-turn')->read('push-back@lf', ['' => 'hard-shut-easy-open'])->sign('hose@lf')->carryOutHose();
+        $unbled = $this->state()->belief?->group('bleed-cycled@vehicle') ?? 0.0;
+        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
+        self::assertGreaterThan($unbled, $this->state()->belief?->group('bleed-cycled@vehicle'));
+        $before = $this->state()->belief?->group('bleed-cycled@vehicle') ?? 0.0;
+        $this->lift('ground')->read('first-stroke@vehicle', ['' => 'long']);
+        self::assertSame(Stage::Bench, $this->state()->stage);
+        self::assertGreaterThan(2.0 * $before, $this->state()->belief?->group('bleed-cycled@vehicle'));
+        $groups = $this->state()->belief->groups ?? [];
+        $named = array_filter($groups, static fn (string $group): bool => \in_array(explode('@', $group)[0], ['bleed', 'bleed-cycled', 'adjuster', 'caliper-swap', 'hose'], true), \ARRAY_FILTER_USE_KEY);
+        self::assertGreaterThan(0.4 * (1.0 - $groups['none@vehicle']), array_sum($named), 'air, a low bleeder, slack drums or a hose that grows: '.json_encode(\array_slice($groups, 0, 6)));
+    }
+
     public function testUndoIsAnEntryAndCanBeUndone(): void
     {
         $this->intake()->lift('raised')->spin('will-not-turn');

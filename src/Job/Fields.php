@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Job;
+
+use App\Text\Units;
+use Rodrel\Core\Quantity\InvalidMeasure;
+use Rodrel\Core\Quantity\Measured;
+use Rodrel\Core\Quantity\Quantity;
+use Rodrel\Core\Quantity\Unit;
+use Symfony\Component\HttpFoundation\InputBag;
+
+/** The fields of a form, each with a complaint that says what to do. */
+final readonly class Fields
+{
+    public const LONGEST = 500;
+
+    public function __construct(private Units $units)
+    {
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array{typed: string, unit: string, core: float}
+     */
+    public function measure(InputBag $form, string $key, Quantity $quantity, Unit $bare): array
+    {
+        $measured = $this->parse($this->optional($form, $key), $quantity, $bare);
+
+        return ['typed' => $measured->typed, 'unit' => $measured->unit->value, 'core' => $measured->core];
+    }
+
+    public function parse(string $typed, Quantity $quantity, Unit $bare): Measured
+    {
+        try {
+            return Measured::parse($quantity, $typed, $this->units->of($quantity, $bare));
+        } catch (InvalidMeasure $wrong) {
+            throw InvalidInput::because($wrong->key, $wrong->parameters);
+        }
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     * @param list<string>                    $allowed
+     */
+    public function choice(InputBag $form, string $key, array $allowed, string $complaint = 'input.choice'): string
+    {
+        $value = $this->optional($form, $key);
+
+        return \in_array($value, $allowed, true) ? $value : throw InvalidInput::because($complaint, ['choices' => implode(', ', $allowed)]);
+    }
+
+    /** @param InputBag<bool|float|int|string> $form */
+    public function text(InputBag $form, string $key, string $complaint = 'input.missing'): string
+    {
+        $value = $this->optional($form, $key);
+
+        return '' !== $value ? mb_substr($value, 0, self::LONGEST) : throw InvalidInput::because($complaint, ['field' => $key]);
+    }
+
+    /** @param InputBag<bool|float|int|string> $form */
+    public function optional(InputBag $form, string $key): string
+    {
+        $value = $form->get($key, '');
+
+        return trim((string) $value);
+    }
+}
