@@ -10,7 +10,6 @@ use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Prediction\Predictions;
 use Rodrel\Core\Catalogue;
-use Rodrel\Core\Isolation\CommonCause;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -46,7 +45,7 @@ final class BenchController extends RendersJob
             'early' => $this->early($loaded),
             'road' => $loaded->state->road(),
             'lift' => $loaded->state->situation->lift->value,
-            'common' => array_map(fn (array $said): string => $this->say->ui('common.'.$said['key'], ['what' => $this->say->suspect($said['suspect']), 'where' => implode(', ', array_map($this->say->place(...), $said['places']))]), \array_slice(CommonCause::of($loaded->state), 0, 2)),
+            'common' => \array_slice($this->suspects->commonCauses($loaded->state), 0, 2),
             'failed' => null === $loaded->state->repaired ? null : $loaded->state->proof->failed(),
         ]);
     }

@@ -8,6 +8,7 @@ use App\Text\Percent;
 use App\Text\Say;
 use Rodrel\Core\Isolation\Argument;
 use Rodrel\Core\Isolation\Belief;
+use Rodrel\Core\Isolation\CommonCause;
 use Rodrel\Core\Isolation\Explanation;
 use Rodrel\Core\Job\JobState;
 
@@ -133,5 +134,11 @@ final readonly class SuspectView
         $odds = $ratio >= 1.0 ? $ratio : 1.0 / $ratio;
 
         return $this->say->ui('weight.odds', ['n' => (string) ($odds >= 1000.0 ? '1000+' : round($odds, $odds < 10.0 ? 1 : 0))]);
+    }
+
+    /** @return list<string> what the blamed part cannot explain, in words */
+    public function commonCauses(JobState $state): array
+    {
+        return array_map(fn (array $said): string => $this->say->ui('common.'.$said['key'], ['what' => $this->say->suspect($said['suspect']), 'where' => implode(', ', array_map($this->say->place(...), $said['places']))]), CommonCause::of($state));
     }
 }

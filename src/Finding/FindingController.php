@@ -11,7 +11,6 @@ use App\Job\RendersJob;
 use App\Shop\ShopSettings;
 use Rodrel\Core\Catalogue;
 use Rodrel\Core\Isolation\Belief;
-use Rodrel\Core\Isolation\CommonCause;
 use Rodrel\Core\Isolation\Costs;
 use Rodrel\Core\Repair\PartOption;
 use Rodrel\Core\Repair\Scope;
@@ -69,7 +68,7 @@ final class FindingController extends RendersJob
             'pair' => $pair,
             'sides' => $this->catalogue->repair($group)->pair ? ['one' => $this->scope($loaded, $group, false)->baseCents, 'pair' => $this->scope($loaded, $group, true)->baseCents] : null,
             'options' => $this->options($group),
-            'common' => array_map(fn (array $said): string => $this->say->ui('common.'.$said['key'], ['what' => $this->say->suspect($said['suspect']), 'where' => implode(', ', array_map($this->say->place(...), $said['places']))]), CommonCause::of($loaded->state)),
+            'common' => $this->suspects->commonCauses($loaded->state),
             'rate' => $this->shop->isolation()->rateCentsPerMinute,
             'signed' => $signed,
         ]);
