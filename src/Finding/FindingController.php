@@ -78,7 +78,7 @@ final class FindingController extends RendersJob
     {
         $settings = $this->shop->isolation();
 
-        return Scope::of($this->catalogue->repair($group), explode('@', $group)[1], $loaded->state->readings(), $settings->rateCentsPerMinute, $settings->fluidCentsPerMl, $pair);
+        return Scope::of($this->catalogue->repair($group), explode('@', $group)[1], $loaded->state->readings(), $settings->rateCentsPerMinute, $settings->fluidCentsPerMl, $pair, str_starts_with($group, 'caliper@') && 'always' === $this->shop->school('hose_with_caliper') ? ['hose'] : []);
     }
 
     /** @return list<array<string, mixed>> cheapest first, coming back counted */

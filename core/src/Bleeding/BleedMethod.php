@@ -17,7 +17,6 @@ final readonly class BleedMethod
         public float $clear,
         /** share of the chamber's volume that one stroke moves; 0 where nobody pumps */
         public float $strokeShare,
-        public bool $helper,
         public string $caution,
     ) {
     }
@@ -32,6 +31,6 @@ final readonly class BleedMethod
             throw $shape->wrong('clear', 'a number above zero is expected');
         }
 
-        return new self($id, $unit, $shape->number('clear'), $shape->number('stroke_share', 0.0), $shape->flag('helper'), $shape->text('caution'));
+        return new self($id, $unit, $shape->number('clear'), $shape->number('stroke_share', 0.0), $shape->text('caution'));
     }
 }

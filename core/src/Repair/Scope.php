@@ -24,8 +24,9 @@ final readonly class Scope
 
     /**
      * @param list<Reading> $readings what was seen makes an extra certain, or its opposite unlikely
+     * @param list<string>  $always   parts that the shop's school changes along with this one in any case
      */
-    public static function of(Repair $repair, string $place, array $readings, float $rateCentsPerMinute, float $fluidCentsPerMl, bool $pair): self
+    public static function of(Repair $repair, string $place, array $readings, float $rateCentsPerMinute, float $fluidCentsPerMl, bool $pair, array $always = []): self
     {
         $base = $repair->costCents($rateCentsPerMinute, $fluidCentsPerMl);
         if ($pair && $repair->pair) {
@@ -37,7 +38,8 @@ final readonly class Scope
                 continue;
             }
             $seen = self::seen($extra['seen'], $place, $readings);
-            $extras[] = ['part' => $extra['part'], 'chance' => $seen ?? $extra['chance'], 'cents' => $extra['parts_cents'] + $extra['minutes'] * $rateCentsPerMinute, 'seen' => null !== $seen];
+            $chance = \in_array($extra['part'], $always, true) ? 1.0 : $seen ?? $extra['chance'];
+            $extras[] = ['part' => $extra['part'], 'chance' => $chance, 'cents' => $extra['parts_cents'] + $extra['minutes'] * $rateCentsPerMinute, 'seen' => null !== $seen];
         }
         usort($extras, static fn (array $a, array $b): int => $b['chance'] <=> $a['chance']);
 

@@ -6,6 +6,7 @@ namespace Rodrel\Core\Tests\Heat;
 
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Heat\HeatRound;
+use Rodrel\Core\Heat\ThermalWheel;
 use Rodrel\Core\Heat\TooLate;
 use Rodrel\Core\Tests\World;
 
@@ -48,6 +49,21 @@ final class HeatRoundTest extends TestCase
         self::assertNull($round->axles['front']['cold'], 'coasting, only drag makes heat');
         self::assertNull($round->axles['rear']['hotter']);
         self::assertEqualsWithDelta(40.9, $round->axles['front']['apart_k'], 1e-9);
+    }
+
+    /**
+     * Motorway, one stop at the end: ½·1350·30.556² = 630.2 kJ, of which a front wheel takes 1223/3166: 243.4 kJ in
+     * 6·460 J/K is 88.2 K, all of it there since the stop is the last thing. Without drag nothing else heats it.
+     * Twenty-four stops down a hill from 40 km/h bring 24·83.3 kJ·0.3863/2760 = 280 K in eight minutes, less what is lost on the way.
+     */
+    public function testEveryDriveBringsItsOwnHeat(): void
+    {
+        $drives = World::catalogue()->drives;
+        $heat = static fn (string $id): float => ThermalWheel::front()->afterDrive($drives[$id], static fn (): float => 0.0, $drives[$id]->stopJoule(1350.0) * 1223.0 / 3166.0, 0.3, 15.0);
+        self::assertEqualsWithDelta(88.2, $heat('motorway-one-stop'), 0.2);
+        self::assertGreaterThan(100.0, $heat('hill-descent'));
+        self::assertLessThan(280.0, $heat('hill-descent'));
+        self::assertGreaterThan($heat('town'), $heat('hill-descent'));
     }
 
     /** After stops: the left is where it should be, the right far below: the cold wheel may be the faulty one. */

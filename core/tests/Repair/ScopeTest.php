@@ -33,6 +33,14 @@ final class ScopeTest extends TestCase
         self::assertEqualsWithDelta(16100.0, Scope::of($this->cylinder(), 'lr', $look('soaked', 'rr'), 100.0, 1.0, false)->expectedCents(), 1e-6, 'the other wheel says nothing here');
     }
 
+    /** A school that always changes it: the drum's 7400 in full, in the lower end too. */
+    public function testWhatTheShopAlwaysChangesIsCertain(): void
+    {
+        $scope = Scope::of($this->cylinder(), 'lr', [], 100.0, 1.0, false, ['drum']);
+        self::assertEqualsWithDelta(10300.0 + 7400.0, $scope->lowCents(), 1e-6);
+        self::assertEqualsWithDelta(10300.0 + 5060.0 + 7400.0, $scope->expectedCents(), 1e-6);
+    }
+
     /** The pair: another part and seven tenths of the time, 2600 + 0.7·75·100 + 200 = 8050 more. */
     public function testThePairCostsLessThanTwice(): void
     {
