@@ -4,38 +4,63 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Tests;
 
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Check\Signature;
-use Rodrel\Core\Check\SignatureBuilder;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Check\Asked;
+use Rodrel\Core\Check\Instruments;
+use Rodrel\Core\Check\Observer\Seen;
+use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Settings;
-use Rodrel\Core\Model\Booster;
-use Rodrel\Core\Model\CircuitBuilder;
-use Rodrel\Core\Model\CircuitSolver;
-use Rodrel\Core\Model\CircuitState;
-use Rodrel\Core\Model\Effects;
-use Rodrel\Core\Model\Foot;
+use Rodrel\Core\Job\Diagnosis;
+use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Story;
+use Rodrel\Core\Physics\Booster;
+use Rodrel\Core\Physics\CircuitBuilder;
+use Rodrel\Core\Physics\CircuitSolver;
+use Rodrel\Core\Physics\CircuitState;
+use Rodrel\Core\Physics\Effects;
+use Rodrel\Core\Physics\Foot;
+use Rodrel\Core\Physics\PedalSource;
+use Rodrel\Core\Prediction\Prediction;
+use Rodrel\Core\Prediction\Signature;
+use Rodrel\Core\Prediction\SoundSignature;
 use Rodrel\Core\Shape;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\CheckAt;
 
 /** The catalogue as shipped, its presets, and a way to watch them brake. */
 final class World
 {
     private static ?Catalogue $catalogue = null;
-    /** @var array<string, Field> */
-    private static array $fields = [];
+    /** @var array<string, array{Field, SoundSignature}> */
+    private static array $predicted = [];
+    /** @var array<string, mixed>|null */
+    private static ?array $handbook = null;
 
     public static function catalogue(): Catalogue
     {
         return self::$catalogue ??= Catalogue::fromArray(self::documents());
     }
 
-    /** @return array{faults: array<mixed>, checks: array<mixed>, repairs: array<mixed>, procedures: array<mixed>, presets: array<mixed>, drives: array<mixed>, bleeding: array<mixed>} */
+    /** @return array<string, array<mixed>> decoded files of the catalogue by name */
     public static function documents(): array
     {
-        $read = static fn (string $file): array => json_decode((string) file_get_contents(\dirname(__DIR__).'/data/'.$file.'.json'), true, 512, \JSON_THROW_ON_ERROR);
+        return array_map(
+            static fn (string $text): array => json_decode($text, true, 512, \JSON_THROW_ON_ERROR),
+            self::texts(),
+        );
+    }
 
-        return ['faults' => $read('faults'), 'checks' => $read('checks'), 'repairs' => $read('repairs'), 'procedures' => $read('procedures'), 'presets' => $read('presets'), 'drives' => $read('drives'), 'bleeding' => $read('bleeding')];
+    /** @return array<string, string> */
+    public static function texts(): array
+    {
+        $texts = [];
+        foreach (Catalogue::FILES as $file) {
+            $texts[$file] = (string) file_get_contents(\dirname(__DIR__).'/data/'.$file.'.json');
+        }
+
+        return $texts;
     }
 
     /** @param array<string, mixed> $changes merged into the preset */
@@ -44,24 +69,92 @@ final class World
         return Layout::fromArray(array_replace_recursive(self::catalogue()->presets[$preset], $changes));
     }
 
-    /** The predictions, from the file that the worker made where there is one: they are the same. */
+    /**
+     * The fixed layouts that the handbook's worked numbers belong to; presets may change, these stay.
+     *
+     * @param array<string, mixed> $changes
+     */
+    public static function handbook(string $layout = 'medium-car', array $changes = []): Layout
+    {
+        return Layout::fromArray(array_replace_recursive(self::handbookDocument($layout), $changes));
+    }
+
+    /** @return array<mixed> */
+    public static function handbookDocument(string $layout = 'medium-car'): array
+    {
+        self::$handbook ??= json_decode((string) file_get_contents(__DIR__.'/fixtures/handbook-layouts.json'), true);
+
+        return self::$handbook['layouts'][$layout];
+    }
+
+    public static function subject(Layout $layout): Subject
+    {
+        return Subject::sane(new Instruments($layout), self::catalogue()->checks, self::catalogue()->complaints);
+    }
+
+    /** The number behind one row of a check. */
+    public static function probe(Subject $subject, string $check, string $row = ''): float
+    {
+        $at = CheckAt::parse($check);
+        $definition = self::catalogue()->checks->of($at);
+        $of = $definition->row($row) ?? throw new \LogicException("$check has no row $row");
+        $probe = $of->observer->source->probe ?? throw new \LogicException("$check/$row has no probe");
+
+        return $probe->read($subject, Asked::of($definition, $at->place, $of));
+    }
+
+    public static function see(Subject $subject, string $check, string $row = ''): Seen
+    {
+        $at = CheckAt::parse($check);
+        $definition = self::catalogue()->checks->of($at);
+        $of = $definition->row($row) ?? throw new \LogicException("$check has no row $row");
+
+        return $of->observer->see($subject, Asked::of($definition, $at->place, $of), null);
+    }
+
+    public static function prediction(Layout $layout, ?Catalogue $catalogue = null): Prediction
+    {
+        $catalogue ??= self::catalogue();
+
+        return new Prediction($layout, $catalogue->checks, $catalogue->complaints, $catalogue->keys(self::sources()));
+    }
+
     public static function field(string $preset): Field
     {
-        if (!isset(self::$fields[$preset])) {
-            $layout = self::layout($preset);
-            $builder = new SignatureBuilder(self::catalogue());
-            $file = \dirname(__DIR__, 2).'/var/signatures/test/'.$builder->key($layout).'.php';
-            $signature = is_file($file) ? Signature::fromArray(require $file) : $builder->build($layout);
-            self::$fields[$preset] = Field::of(self::catalogue(), $layout, $signature);
-        }
+        return self::predicted($preset)[0];
+    }
 
-        return self::$fields[$preset];
+    public static function sound(string $preset): SoundSignature
+    {
+        return self::predicted($preset)[1];
+    }
+
+    /** @param list<Entry> $log */
+    public static function state(array $log, string $preset = 'medium-car'): JobState
+    {
+        return JobState::of(self::catalogue(), self::layout($preset), self::sound($preset), Story::of($log));
+    }
+
+    public static function diagnosis(JobState $state, string $preset = 'medium-car'): Diagnosis
+    {
+        return Diagnosis::of(self::field($preset), $state, self::settings());
     }
 
     /** @param list<string>|null $tools */
     public static function settings(?array $tools = null): Settings
     {
-        return Settings::fromShape(new Shape(['rate_cents_per_hour' => 6000, 'fluid_cents_per_litre' => 1000, 'threshold' => 0.9, 'second_fault' => 0.15, 'second_fault_after_repair' => 0.4, 'raise_minutes' => 4, 'wheels_off_minutes' => 6, 'bleed_minutes' => 12, 'confirm_above_cents' => 8000, 'tools' => $tools]));
+        return Settings::fromShape(new Shape([
+            'rate_cents_per_hour' => 6000,
+            'fluid_cents_per_litre' => 1000,
+            'threshold' => 0.9,
+            'second_fault' => 0.15,
+            'second_fault_after_repair' => 0.4,
+            'raise_minutes' => 4,
+            'wheels_off_minutes' => 6,
+            'bleed_minutes' => 12,
+            'confirm_above_cents' => 8000,
+            'tools' => $tools,
+        ]));
     }
 
     /**
@@ -70,21 +163,35 @@ final class World
      * @param array<string, array<string, float>> $effects
      * @param non-empty-list<float>               $at      seconds
      *
-     * @return array<string, array{travel: float, kpa: array<string, float>, torque: array<string, float>, inner: array<string, float>}> by time as text
+     * @return array<string, array{travel: float, kpa: array<string, float>, torque: array<string, float>,
+     *               inner: array<string, float>}> by time as text
      */
-    public static function press(Layout $layout, array $effects, float $footN, array $at, ?float $vacuum = null, ?Foot $foot = null, float $tolerance = 1.0): array
-    {
+    public static function press(
+        Layout $layout,
+        array $effects,
+        float $footN,
+        array $at,
+        ?float $vacuum = null,
+        ?Foot $foot = null,
+        float $tolerance = 1.0,
+    ): array {
         $fault = new Effects($effects);
-        $booster = new Booster($layout, $vacuum ?? $layout->vacuumKpa, $fault->value('booster', 'stuck', 0.0));
-        $foot ??= Foot::press($footN);
+        $stuck = $fault->value('booster', null, 'stuck', 0.0);
+        $source = new PedalSource(
+            $foot ?? Foot::press($footN),
+            new Booster($layout, $vacuum ?? $layout->assist->vacuumKpa, $stuck),
+        );
         $seen = [];
         foreach ($layout->chambers as $chamber) {
             $circuit = (new CircuitBuilder($layout))->build($chamber, $fault);
-            $states = (new CircuitSolver($tolerance))->run($circuit, CircuitState::atRest($circuit), $foot, $booster, max($at), $at);
+            $start = CircuitState::atRest($circuit);
+            $states = (new CircuitSolver($tolerance))->run($circuit, $start, $source, max($at), $at);
             foreach ($at as $n => $t) {
                 $key = \sprintf('%.2f', $t);
-                $seen[$key] ??= ['travel' => $layout->pedalRatio * $layout->pedalFreeMm, 'kpa' => [], 'torque' => [], 'inner' => []];
-                $seen[$key]['travel'] += $layout->pedalRatio * 10.0 * $states[$n]->pistonMl / $layout->masterAreaCm2();
+                $free = $layout->pedal->ratio * $layout->pedal->freeMm;
+                $seen[$key] ??= ['travel' => $free, 'kpa' => [], 'torque' => [], 'inner' => []];
+                $moved = 10.0 * $states[$n]->pistonMl / $layout->masterAreaCm2();
+                $seen[$key]['travel'] += $layout->pedal->ratio * $moved;
                 foreach (array_keys($circuit->wheelNode) as $corner) {
                     $seen[$key]['kpa'][$corner] = $states[$n]->wheelKpa($circuit, $corner);
                     $seen[$key]['torque'][$corner] = $states[$n]->torqueNm($circuit, $corner);
@@ -94,5 +201,39 @@ final class World
         }
 
         return $seen;
+    }
+
+    /**
+     * What every fault of a preset would show: kept between runs by a key that holds the sources, so that no test
+     * passes on what yesterday's code computed.
+     *
+     * @return array{Field, SoundSignature}
+     */
+    private static function predicted(string $preset): array
+    {
+        if (!isset(self::$predicted[$preset])) {
+            $layout = self::layout($preset);
+            $catalogue = self::catalogue();
+            $key = $catalogue->keys(self::sources())->all($layout);
+            $directory = \dirname(__DIR__, 2).'/var/signatures/test/';
+            if (is_file($directory.$key.'.php') && is_file($directory.$key.'.sound.php')) {
+                $signature = Signature::fromArray(require $directory.$key.'.php');
+                $sound = SoundSignature::fromArray(require $directory.$key.'.sound.php');
+            } else {
+                $prediction = self::prediction($layout);
+                $faults = array_map($prediction->fault(...), array_values($catalogue->faults->all));
+                $sound = $prediction->sound();
+                $signature = Signature::of($key, $layout, $catalogue->checks, $sound, $faults);
+            }
+            self::$predicted[$preset] = [Field::of($catalogue->knowledge(), $layout, $signature), $sound];
+        }
+
+        return self::$predicted[$preset];
+    }
+
+    /** The identity of the sources that predict, as the application works it out. */
+    private static function sources(): string
+    {
+        return (new \App\Catalogue\SourceHash(\dirname(__DIR__, 2)))->predicting();
     }
 }

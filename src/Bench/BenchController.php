@@ -9,7 +9,10 @@ use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Prediction\Predictions;
-use Rodrel\Core\Catalogue;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Isolation\Proposal;
+use Rodrel\Core\Isolation\Spoken;
+use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -17,37 +20,59 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The bench: drawing, next check with its fork, trail, suspects. */
 final class BenchController extends RendersJob
 {
-    public function __construct(private readonly Drawing $drawing, private readonly ProposalView $proposals, private readonly SuspectView $suspects, private readonly TrailView $trail, private readonly Predictions $predictions, private readonly UserRepository $users, private readonly Catalogue $catalogue)
-    {
+    public function __construct(
+        private readonly Drawing $drawing,
+        private readonly ProposalView $proposals,
+        private readonly SuspectView $suspects,
+        private readonly TrailView $trail,
+        private readonly Predictions $predictions,
+        private readonly UserRepository $users,
+        private readonly Catalogue $catalogue,
+    ) {
     }
 
     #[Route('/jobs/{id:job}/bench', name: 'job_bench', methods: ['GET'])]
     public function __invoke(Job $job, Request $request): Response
     {
         $loaded = ($this->readJob)($job);
-        $verdict = $loaded->state->verdict();
-        $next = null === $verdict?->next ? null : $this->proposals->of($loaded->state, $verdict->next);
+        $state = $loaded->state;
+        $judgement = $loaded->judgement();
+        $advice = $judgement?->advice;
+        $proposal = fn (Proposal $one): array => $this->proposals->of($state, $one);
+        $again = fn (Spoken $one): array => $this->again($one);
 
         return $this->page('bench/bench.html.twig', $loaded, 'bench', [
-            'next' => $next,
-            'reason' => null === $verdict ? null : $this->say->ui('bench.reason.'.$verdict->reason),
-            'repair' => $verdict?->repair,
-            'again' => array_map(fn ($reading): array => ['id' => $reading->check, 'name' => $this->say->check($reading->check), 'entry' => $reading->id], $verdict?->contradiction->again ?? []),
-            'others' => array_map(fn ($proposal): array => $this->proposals->of($loaded->state, $proposal), $verdict->others ?? []),
-            'drawing' => $this->drawing->of($loaded->layout, $loaded->state, $verdict?->next?->id()),
-            'suspects' => $this->suspects->of($loaded->state),
-            'second' => $loaded->state->belief?->second,
-            'struck' => $this->suspects->struckOut($loaded->state),
+            'next' => null === $advice?->next ? null : $proposal($advice->next),
+            'reason' => null === $advice ? null : $this->say->ui('bench.reason.'.$advice->reason),
+            'repair' => null === $advice?->repair ? null : (string) $advice->repair,
+            'again' => array_map($again, $advice->again ?? []),
+            'others' => array_map($proposal, $advice->others ?? []),
+            'drawing' => $this->drawing->of($loaded),
+            'suspects' => null === $judgement ? [] : $this->suspects->of($judgement),
+            'second' => $judgement?->second,
+            'struck' => null === $judgement ? [] : $this->suspects->struckOut($judgement),
             'recomputed' => $this->recomputed($loaded),
             'trail' => $this->trail->of($loaded, $this->users->names()),
             'learned' => $request->query->getInt('learned') === $loaded->head() ? $this->learned($loaded) : null,
-            'computing' => null === $loaded->state->belief ? $this->predictions->howFar($loaded->layout) : null,
-            'early' => $this->early($loaded),
-            'road' => $loaded->state->road(),
-            'lift' => $loaded->state->situation->lift->value,
-            'common' => \array_slice($this->suspects->commonCauses($loaded->state), 0, 2),
-            'failed' => null === $loaded->state->repaired ? null : $loaded->state->proof->failed(),
+            'computing' => null === $judgement ? $this->predictions->howFar($loaded->layout) : null,
+            'early' => null === $judgement ? $this->early($loaded) : [],
+            'road' => $state->road(),
+            'roadCheck' => $this->roadCheck(),
+            'lift' => $state->situation->car->lift->value,
+            'common' => null === $judgement ? [] : \array_slice($this->suspects->commonCauses($judgement), 0, 2),
+            'failed' => null === $state->repaired ? null : $state->proof->failed(),
+            'asleep' => \count($state->story->asleep),
         ]);
+    }
+
+    /** @return array{name: string, asked: bool, check: string} a reading to take again */
+    private function again(Spoken $spoken): array
+    {
+        return [
+            'name' => $this->say->check($spoken->check),
+            'asked' => $this->catalogue->checks->of($spoken->check)->role->asked,
+            'check' => (string) $spoken->check,
+        ];
     }
 
     /** A reading was written under another catalogue than the one that judges it now. */
@@ -65,18 +90,24 @@ final class BenchController extends RendersJob
     /** One sentence on what the newest reading changed. */
     private function learned(LoadedJob $loaded): ?string
     {
-        $belief = $loaded->state->belief;
-        $last = $loaded->last();
-        if (null === $belief || null === $last) {
-            return null;
-        }
-        foreach ($belief->readings as $n => $reading) {
-            if ($reading->id === $last->toCore()->id) {
-                return $this->suspects->change($belief->without($n), $belief);
+        $judgement = $loaded->judgement();
+        $newest = $loaded->last()?->id()->toRfc4122();
+
+        return null !== $judgement && $judgement->margins->newest === $newest
+            ? $this->suspects->change($judgement)
+            : null;
+    }
+
+    /** The first check whose reading opens the road. */
+    private function roadCheck(): string
+    {
+        foreach ($this->catalogue->gates->rules['road']->conditions as $condition) {
+            foreach ($condition->reads() as $read) {
+                return (string) $this->catalogue->checks->of($read->check)->at(Place::vehicle());
             }
         }
 
-        return null;
+        return '';
     }
 
     /**
@@ -86,11 +117,14 @@ final class BenchController extends RendersJob
      */
     private function early(LoadedJob $loaded): array
     {
-        if (null !== $loaded->state->belief) {
-            return [];
+        $early = [];
+        foreach ($this->catalogue->checks as $check) {
+            $at = $check->at(Place::vehicle());
+            if ($check->role->early && !$loaded->state->situation->made($at)) {
+                $early[] = ['id' => (string) $at, 'name' => $this->say->check($at)];
+            }
         }
-        $early = array_filter(['pattern@vehicle', 'look@vehicle', 'pedal@vehicle'], static fn (string $check): bool => !$loaded->state->situation->made($check));
 
-        return array_values(array_map(fn (string $check): array => ['id' => $check, 'name' => $this->say->check($check)], $early));
+        return $early;
     }
 }

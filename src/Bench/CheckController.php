@@ -9,15 +9,12 @@ use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Photo\Photos;
 use App\Text\Units;
-use Rodrel\Core\Catalogue;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Check;
-use Rodrel\Core\Check\Observer;
-use Rodrel\Core\InvalidData;
 use Rodrel\Core\Isolation\Gate;
-use Rodrel\Core\Isolation\Gates;
 use Rodrel\Core\Quantity\Quantity;
-use Rodrel\Core\Quantity\Unit;
-use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -36,56 +33,106 @@ final class CheckController extends RendersJob
         $words = mb_strtolower(trim($request->query->getString('q')));
         $found = [];
         foreach ($this->catalogue->checks as $check) {
-            foreach ($check->places->in($loaded->layout) as $place) {
-                $name = $this->say->check($check->at($place));
-                if ('complaint' !== $check->id && ('' === $words || str_contains(mb_strtolower($name.' '.$this->say->text('check.'.$check->id.'.how')), $words))) {
-                    $found[$check->phase][] = ['id' => $check->at($place), 'name' => $name, 'minutes' => (int) ceil($check->minutes), 'made' => $loaded->state->situation->made($check->at($place)), 'closed' => [] !== Gates::closedFor($check, $place, $loaded->state->situation)];
+            foreach ($check->everywhere($loaded->layout) as $at) {
+                $name = $this->say->check($at);
+                $text = mb_strtolower($name.' '.$this->say->text('check.'.$check->id.'.how'));
+                if ($this->canBeMade($check) && ('' === $words || str_contains($text, $words))) {
+                    $found[$check->station][] = [
+                        'id' => (string) $at,
+                        'name' => $name,
+                        'minutes' => (int) ceil($check->demand->minutes),
+                        'made' => $loaded->state->situation->made($at),
+                        'closed' => [] !== $this->closedFor($loaded, $check, $at),
+                    ];
                 }
             }
         }
+        $found = array_filter(array_merge(array_fill_keys(array_keys($this->catalogue->stations), []), $found));
 
         return $this->page('bench/checks.html.twig', $loaded, 'bench', ['found' => $found, 'words' => $words]);
     }
 
-    #[Route('/jobs/{id:job}/checks/{check}', name: 'job_check', requirements: ['check' => '[a-z-]+@[a-z]+'], methods: ['GET'])]
+    #[Route('/jobs/{id:job}/checks/{check}', name: 'job_check', methods: ['GET'])]
     public function __invoke(Job $job, string $check): Response
     {
         $loaded = ($this->readJob)($job);
-        try {
-            $definition = $this->catalogue->check($check);
-        } catch (InvalidData) {
+        $at = CheckAt::tryParse($check) ?? throw $this->createNotFoundException();
+        $definition = $this->catalogue->checks->all[$at->id] ?? throw $this->createNotFoundException();
+        if (!$definition->places->has($loaded->layout, $at->place) || !$this->canBeMade($definition)) {
             throw $this->createNotFoundException();
         }
-        $place = explode('@', $check)[1];
-        if (!\in_array($place, $definition->places->in($loaded->layout), true)) {
-            throw $this->createNotFoundException();
-        }
-        $gates = Gates::closedFor($definition, $place, $loaded->state->situation);
+        $proved = null !== $loaded->state->repaired && null === $loaded->state->proof->failed();
+        $manner = $definition->manner;
 
-        return $this->page('bench/check.html.twig', $loaded, $definition->proofOnly ? 'proof' : 'bench', [
+        return $this->page('bench/check.html.twig', $loaded, $definition->role->proof ? 'proof' : 'bench', [
             'check' => $check,
-            'definition' => $definition,
-            'name' => $this->say->check($check),
+            'manner' => $manner,
+            'tools' => $definition->demand->tools,
+            'name' => $this->say->check($at),
             'how' => $this->say->text('check.'.$definition->id.'.how'),
-            'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $definition->spoken),
-            'caution' => null === $definition->caution ? null : $this->say->text('caution.'.$definition->caution),
-            'rows' => $this->rows($check, $definition),
-            'overAir' => isset($definition->rows['lf']) && $definition->rows['lf']->isOverAir(),
-            'gates' => array_merge(...array_map(fn (Gate $gate): array => array_map(fn (string $unmet): array => ['key' => $unmet, 'said' => $this->say->ui('gate.'.$unmet), 'overridable' => $gate->overridable, 'gate' => $gate->id], $gate->unmet), $gates)),
-            'made' => $loaded->state->situation->made($check),
-            'from' => $definition->proofOnly || null !== $loaded->state->repaired && \in_array($definition->id, ['look', 'pedal'], true) && null === $loaded->state->proof->failed() ? 'proof' : 'bench',
+            'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $manner->spoken),
+            'caution' => null === $manner->caution ? null : $this->say->text('caution.'.$manner->caution),
+            'rows' => $this->rows($at, $definition),
+            'wheels' => $definition->isByWheel(),
+            'overAir' => $definition->isHeat(),
+            'gates' => array_merge(...array_map($this->gate(...), $this->closedFor($loaded, $definition, $at))),
+            'made' => $loaded->state->situation->made($at),
+            'from' => $definition->role->proof || $proved && $this->provesSomething($definition) ? 'proof' : 'bench',
             'photos' => $this->photos->of($job->id(), 'check:'.$check),
-            'sound' => $this->sound($loaded, $definition, $check),
-            'measures' => \in_array($definition->id, ['wear', 'limits'], true) ? $definition->id : null,
-            'limit' => 'limits' === $definition->id ? $this->limit($loaded, Corner::from($place)) : null,
+            'sound' => $this->sound($loaded, $definition, $at),
+            'measures' => $definition->role->measures,
+            'limit' => 'wear-limit' === $definition->role->measures ? $this->limit($loaded, $at->place->corner()) : null,
             'lengthUnit' => $this->units->of(Quantity::Length)->value,
             'airUnit' => $this->units->of(Quantity::Temperature)->value,
         ]);
     }
 
-    /** @return array{part: string, own: string|null} drum or rotor, and the limit that was typed for it */
-    private function limit(LoadedJob $loaded, Corner $corner): array
+    /** What the driver was asked by the intake is not asked again here. */
+    private function canBeMade(Check $check): bool
     {
+        return !$check->role->asked || $check->firstRow()->observer->isSign();
+    }
+
+    /** @return list<Gate> */
+    private function closedFor(LoadedJob $loaded, Check $check, CheckAt $at): array
+    {
+        $gates = $this->catalogue->gates;
+
+        return $gates->closedFor($check, $at->place, $loaded->state->situation, $this->catalogue->checks);
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function gate(Gate $gate): array
+    {
+        $answer = $gate->answers[0] ?? null;
+
+        return array_map(fn (string $unmet): array => [
+            'key' => $unmet,
+            'said' => $this->say->ui('gate.'.$unmet),
+            'overridable' => $gate->overridable,
+            'gate' => $gate->id,
+            'answer' => null === $answer ? null : (string) $answer,
+            'answerName' => null === $answer ? null : $this->say->check($answer),
+        ], $gate->unmet);
+    }
+
+    private function provesSomething(Check $check): bool
+    {
+        foreach ($this->catalogue->proof->criteria as $criterion) {
+            if ($criterion->check === $check->id) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return array{part: string, own: string|null}|null drum or rotor, and the limit that was typed for it */
+    private function limit(LoadedJob $loaded, ?Corner $corner): ?array
+    {
+        if (null === $corner) {
+            return null;
+        }
         $disc = $loaded->layout->brake($corner)->disc;
         $own = $loaded->state->story->figures()[$disc ? ($corner->isFront() ? 'rotor_min_front_mm' : 'rotor_min_rear_mm') : 'drum_max_mm'] ?? null;
 
@@ -93,17 +140,20 @@ final class CheckController extends RendersJob
     }
 
     /** @return list<array<string, mixed>> */
-    private function rows(string $id, Check $check): array
+    private function rows(CheckAt $at, Check $check): array
     {
         $rows = [];
-        foreach ($check->rows as $row => $observer) {
+        foreach ($check->rows as $row) {
+            $typed = $row->observer->typed;
             $rows[] = [
-                'id' => (string) $row,
-                'label' => '' === $row ? '' : $this->say->row($id, (string) $row),
-                'number' => null !== $observer->quantity,
-                'unit' => null === $observer->quantity ? null : $this->units->of(Quantity::from($observer->quantity), Unit::from((string) $observer->unit))->value,
-                'sound' => null,
-                'words' => array_map(fn (string $word): array => ['id' => $word, 'label' => $this->say->word($id, (string) $row, $word)], $observer->words),
+                'id' => $row->id,
+                'label' => '' === $row->id ? '' : $this->say->row($at, $row->id),
+                'number' => null !== $typed,
+                'unit' => null === $typed ? null : $this->units->of($typed->quantity, $typed->unit)->value,
+                'words' => array_map(fn (string $word): array => [
+                    'id' => $word,
+                    'label' => $this->say->word($at, $row->id, $word),
+                ], $row->observer->words()),
             ];
         }
 
@@ -111,22 +161,27 @@ final class CheckController extends RendersJob
     }
 
     /** What a sound vehicle of this layout shows, so that the technician knows what to compare with. */
-    private function sound(LoadedJob $loaded, Check $check, string $id): ?string
+    private function sound(LoadedJob $loaded, Check $check, CheckAt $at): ?string
     {
-        foreach ($check->rows as $row => $observer) {
-            if (null !== $observer->quantity && !$observer->isOverAir() && null !== $loaded->state->field) {
-                return $this->range($loaded->state->field->sound($id, (string) $row), $observer);
+        $sound = $loaded->state->sound();
+        if (null === $sound) {
+            return null;
+        }
+        foreach ($check->rows as $row) {
+            $typed = $row->observer->typed;
+            if (null !== $typed && !$row->observer->isOverAir()) {
+                $median = $sound->median($at, $row->id);
+                $spread = exp(2.0 * $row->observer->wording->noise);
+                $say = fn (float $core): string => $this->units->figure($core, $typed->quantity, $typed->unit);
+
+                return $this->say->ui('check.sound', [
+                    'low' => $say($median / $spread),
+                    'high' => $say($median * $spread),
+                    'unit' => $this->units->of($typed->quantity, $typed->unit)->value,
+                ]);
             }
         }
 
         return null;
-    }
-
-    private function range(float $sound, Observer $observer): string
-    {
-        $quantity = Quantity::from((string) $observer->quantity);
-        $unit = Unit::from((string) $observer->unit);
-
-        return $this->say->ui('check.sound', ['low' => $this->units->figure($sound * exp(-2.0 * $observer->noise), $quantity, $unit), 'high' => $this->units->figure($sound * exp(2.0 * $observer->noise), $quantity, $unit), 'unit' => $this->units->of($quantity, $unit)->value]);
     }
 }

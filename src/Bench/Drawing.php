@@ -4,184 +4,226 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Job\LoadedJob;
 use App\Text\Say;
-use Rodrel\Core\Isolation\Explanation;
-use Rodrel\Core\Job\JobState;
-use Rodrel\Core\Job\Kind;
-use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Isolation\Situation;
+use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\GroupAt;
+use Rodrel\Core\Vocabulary\Place;
 
 /**
- * The vehicle from above with its own circuits, generated from the layout: navigation, evidence board and
- * result at once. Decorative for assistive technology; the same facts stand as lists on the page.
+ * The vehicle from above with its own circuits, generated from the layout: navigation, evidence board and result at
+ * once. Where a repair sits is said in its data. Decorative for assistive technology; the same facts stand as lists.
  */
 final readonly class Drawing
 {
     /** Where the four wheels are drawn, and which way is inward. */
     private const AT = ['lf' => [108, 138, 1], 'rf' => [552, 138, -1], 'lr' => [108, 432, 1], 'rr' => [552, 432, -1]];
+    /** Where what is there once is drawn, and where its percentage stands. */
+    private const CENTRE = [
+        'modulator' => [371, 244, 410, 204],
+        'booster' => [350, 122, 420, 118],
+        'vacuum' => [400, 92, 440, 64],
+        'push-rod' => [350, 74, 420, 70],
+        'master' => [350, 159, 420, 155],
+        'everywhere' => [350, 159, 420, 155],
+    ];
+    /** A share of belief from which a percentage is shown, from which a place is marked, below which it is cleared. */
     private const SHOWN_FROM = 0.04;
+    private const MARKED_FROM = 0.08;
     private const CLEARED_BELOW = 0.01;
-    /** Repair groups that sit at the wheel itself. */
-    private const WHEEL_END = ['caliper', 'cylinder', 'pins', 'shoes', 'parking', 'bearing'];
-    private const CENTRE = ['modulator' => [330, 244], 'booster' => [330, 122], 'push-rod' => [330, 74], 'bleed' => [330, 159]];
+    private const MOST_TAGS = 7;
+    /** A line is drawn as trapped when its wheel is held and what could hold it carries more than this. */
+    private const HELD_FROM = 0.5;
+    private const HOSE_ALONE_FROM = 0.8;
 
-    public function __construct(private Say $say)
+    public function __construct(private Say $say, private Catalogue $catalogue)
     {
     }
 
-    /**
-     * @param string|null $next check at place that is suggested
-     *
-     * @return array<string, mixed> everything the template draws
-     */
-    public function of(Layout $layout, JobState $state, ?string $next): array
+    /** @return array<string, mixed> everything the template draws */
+    public function of(LoadedJob $loaded): array
     {
-        $groups = $state->belief->groups ?? [];
-        $read = null !== $state->belief && \count($state->belief->readings) > 1;
-        $struck = null === $state->belief ? [] : Explanation::struckOut($state->belief, self::CLEARED_BELOW);
+        $judgement = $loaded->judgement();
+        $read = \count($loaded->state->situation->readings) > 1;
+        $groups = $judgement->groups ?? [];
+        $board = new Board($this->catalogue, $loaded->layout, $groups, array_keys($judgement->struck ?? []), $read);
+        $next = $judgement?->advice->next;
+
+        return $this->draw($board, $loaded->state->situation) + [
+            'heat' => $this->heat($loaded),
+            'next' => null === $next ? null : $this->marker($next->at, $next->check->role->drawn),
+        ];
+    }
+
+    /** @return array<string, mixed> the vehicle and what is believed, without the newest temperatures */
+    public function draw(Board $board, Situation $now): array
+    {
         $corners = [];
         foreach (Corner::cases() as $corner) {
-            $corners[] = $this->corner($layout, $state, $corner, $groups, $struck, $read);
+            $corners[] = $this->corner($board, $now, $corner);
+        }
+        $suspects = [];
+        foreach (array_keys(self::CENTRE) as $part) {
+            $suspects[$part] = $board->drawnAs($part) >= self::MARKED_FROM;
         }
 
         return [
             'corners' => $corners,
-            'lines' => $this->lines($layout, $state, $groups, $struck),
-            'tags' => $this->tags($layout, $groups),
-            'modulator' => $layout->modulator,
-            'assist' => $layout->hasAssist(),
-            'suspects' => array_filter(array_map(static fn (array $at): bool => true, self::CENTRE), static fn (bool $on, string $part): bool => ($groups[$part.'@vehicle'] ?? 0.0) >= self::SHOWN_FROM * 2, \ARRAY_FILTER_USE_BOTH),
-            'chambers' => \count($layout->chambers),
-            'next' => null === $next ? null : $this->marker($next),
+            'lines' => $this->lines($board, $now),
+            'tags' => $this->tags($board),
+            'modulator' => $board->layout->pipework->modulator,
+            'assist' => $board->layout->hasAssist(),
+            'suspects' => $suspects,
+            'chambers' => \count($board->layout->chambers),
         ];
     }
 
-    /**
-     * @param array<string, float> $groups
-     * @param array<string, mixed> $struck
-     *
-     * @return array<string, mixed>
-     */
-    private function corner(Layout $layout, JobState $state, Corner $corner, array $groups, array $struck, bool $read): array
+    /** @return array<string, mixed> */
+    private function corner(Board $board, Situation $now, Corner $corner): array
     {
         [$x, $y, $in] = self::AT[$corner->value];
-        $word = null;
-        foreach (['spin', 'spin-later', 'spin-hard', 'spin-hot'] as $check) {
-            $word = $state->situation->outcome($check.'@vehicle', $corner->value) ?? $word;
-        }
-        $mass = 0.0;
-        $cleared = $read;
-        foreach (self::WHEEL_END as $part) {
-            $mass += $groups[$part.'@'.$corner->value] ?? 0.0;
-            if (isset($groups[$part.'@'.$corner->value]) && $groups[$part.'@'.$corner->value] >= self::CLEARED_BELOW) {
-                $cleared = false;
+        $word = $worst = null;
+        foreach ($this->catalogue->checks->tellingHeld() as $check) {
+            $at = $check->at(Place::vehicle());
+            $seen = $now->outcome($at, $corner->value);
+            if (null !== $seen) {
+                $word = $this->say->word($at, $corner->value, $seen);
+                $worst = array_search($seen, $check->firstRow()->observer->words(), true);
             }
         }
+        $mass = $board->atWheel($corner);
 
         return [
-            'id' => $corner->value, 'x' => $x, 'y' => $y, 'in' => $in, 'front' => $corner->isFront(),
-            'disc' => $layout->brake($corner)->disc,
+            'id' => $corner->value,
+            'x' => $x,
+            'y' => $y,
+            'in' => $in,
+            'front' => $corner->isFront(),
+            'disc' => $board->layout->brake($corner)->disc,
             'name' => ucfirst($this->say->place($corner->value)),
-            'word' => null === $word ? null : $this->say->word('spin@vehicle', $corner->value, $word),
-            'heat' => $this->heat($state, $corner->value),
-            'stuck' => \in_array($word, ['two-hands', 'will-not-turn'], true),
-            'suspect' => $mass >= self::SHOWN_FROM * 2,
-            'cleared' => $cleared,
+            'word' => $word,
+            'stuck' => \is_int($worst) && $worst > 1,
+            'suspect' => $mass >= self::MARKED_FROM,
+            'cleared' => $board->read && $mass < self::CLEARED_BELOW,
         ];
     }
 
     /**
      * Pipes, hoses and joints of every wheel with how each stands: trapped, suspect, cleared or plain.
      *
-     * @param array<string, float> $groups
-     * @param array<string, mixed> $struck
-     *
      * @return list<array<string, mixed>>
      */
-    private function lines(Layout $layout, JobState $state, array $groups, array $struck): array
+    private function lines(Board $board, Situation $now): array
     {
         $lines = [];
-        $valve = 0;
-        foreach ($this->order($layout) as $corner) {
-            [$x, $y, $in] = self::AT[$corner->value];
-            $from = 290 + 27 * $valve++;
-            $joint = $x + 82 * $in;
-            $lane = $corner->isFront() ? $x + 106 * $in : $from;
-            $hoseAt = $layout->hoseOf($corner);
-            $top = $layout->modulator ? 262 : 170;
-            if (!$layout->modulator) {
-                $from = $layout->chambers[0] === $layout->chamberOf($corner) ? 316 : 344;
-            }
-            $hose = $groups['hose@'.$hoseAt] ?? 0.0;
-            $held = $hose + ($groups['modulator@vehicle'] ?? 0.0);
-            $trapped = $state->situation->stuck($corner->value) && $held > 0.5;
-            $hoseOnly = $trapped && $hose > 0.8;
-            $cleared = isset($struck['hose@'.$hoseAt]);
-            $path = $corner->isFront()
-                ? \sprintf('M%d %d V%d H%d V%d H%d', $from, $top, $top + 24 + 6 * abs($valve - 2), $lane, $y, $joint)
-                : \sprintf('M%d %d V%d H%d', $from, $top, $y, $joint);
-            if ('rear' === $hoseAt) {
-                $lines[] = $this->axleLine($corner, $y, $in, $x, $trapped, $cleared, 'lr' === $corner->value ? [$from, $top] : null, $hose);
-                continue;
-            }
-            $lines[] = [
-                'id' => $corner->value,
-                'pipe' => $path,
-                'pipeState' => $trapped && !$hoseOnly ? 'trapped' : ($cleared && !$trapped ? 'clear' : 'plain'),
-                'hose' => $this->hose($x, $y, $in),
-                'hoseState' => $trapped ? 'trapped' : ($cleared ? 'clear' : 'plain'),
-                'hatch' => $hose >= self::SHOWN_FROM * 2 ? ['x' => min($x + 42 * $in, $joint) - 2, 'y' => $y - 16] : null,
-                'joint' => [$joint, $y],
-                'second' => $layout->chambers[0] !== $layout->chamberOf($corner),
-            ];
+        $held = $now->held($this->catalogue->checks);
+        // left lines first, so that no two cross at the valve block
+        foreach ([Corner::LeftFront, Corner::LeftRear, Corner::RightRear, Corner::RightFront] as $n => $corner) {
+            $lines[] = null === $board->layout->hoseOf($corner)->corner()
+                ? $this->axleLine($board, $corner, \in_array($corner, $held, true), $n)
+                : $this->line($board, $corner, \in_array($corner, $held, true), $n);
         }
 
         return $lines;
     }
 
-    /** The newest temperature of a wheel, as typed. */
-    private function heat(JobState $state, string $corner): ?string
+    /** @return array<string, mixed> */
+    private function line(Board $board, Corner $corner, bool $held, int $n): array
     {
-        $heat = null;
-        foreach ($state->story->now()->all(Kind::Reading) as $entry) {
-            $number = $entry->shape()->in('numbers')->in($corner);
-            if (str_starts_with($entry->shape()->text('check'), 'heat-') && $number->has('typed')) {
-                $typed = $number->text('typed');
-                $heat = is_numeric(str_replace(',', '.', $typed)) ? $typed.' '.$number->text('unit') : $typed;
-            }
-        }
+        [$x, $y, $in] = self::AT[$corner->value];
+        $joint = $x + 82 * $in;
+        $from = $this->from($board->layout, $corner, $n);
+        $top = $board->layout->pipework->modulator ? 262 : 170;
+        $path = $corner->isFront()
+            ? \sprintf(
+                'M%d %d V%d H%d V%d H%d',
+                $from,
+                $top,
+                $top + 24 + 6 * abs($n - 1),
+                $x + 106 * $in,
+                $y,
+                $joint,
+            )
+            : \sprintf('M%d %d V%d H%d', $from, $top, $y, $joint);
+        $state = $this->stateOf($board, $corner, $held);
+        $hose = $board->at('hose', $corner);
 
-        return $heat;
+        return [
+            'id' => $corner->value,
+            'pipe' => $path,
+            'pipeState' => $state['pipe'],
+            'hose' => $this->hose($x, $y, $in),
+            'hoseState' => $state['hose'],
+            'hatch' => $hose >= self::MARKED_FROM ? ['x' => min($x + 42 * $in, $joint) - 2, 'y' => $y - 16] : null,
+            'joint' => [$joint, $y],
+            'second' => $board->layout->chambers[0] !== $board->layout->chamberOf($corner),
+        ];
     }
 
     /**
      * A solid axle: one hose in the middle, drawn with the left wheel, then a pipe along the axle to each side.
      *
-     * @param array{int, int}|null $feed where the line to the hose begins
-     *
      * @return array<string, mixed>
      */
-    private function axleLine(Corner $corner, int $y, int $in, int $x, bool $trapped, bool $cleared, ?array $feed, float $hose): array
+    private function axleLine(Board $board, Corner $corner, bool $held, int $n): array
     {
-        $state = $trapped ? 'trapped' : ($cleared ? 'clear' : 'plain');
+        [$x, $y, $in] = self::AT[$corner->value];
+        $state = $this->stateOf($board, $corner, $held);
         $joint = [330, $y - 62];
+        $feeds = Corner::LeftRear === $corner;
+        $feed = \sprintf(
+            ' M%d %d V%d H330 V%d',
+            $this->from($board->layout, $corner, $n),
+            $board->layout->pipework->modulator ? 262 : 170,
+            $y - 90,
+            $joint[1],
+        );
+        $hose = $board->at('hose', $corner);
 
         return [
             'id' => $corner->value,
-            'pipe' => \sprintf('M%d %d H330', $x + 42 * $in, $y).(null === $feed ? '' : \sprintf(' M%d %d V%d H330 V%d', $feed[0], $feed[1], $y - 90, $joint[1])),
-            'pipeState' => $state,
-            'hose' => null === $feed ? '' : \sprintf('M330 %d q-7 8 0 15 t0 15 t0 15 t0 17', $joint[1]),
-            'hoseState' => $state,
-            'hatch' => null !== $feed && $hose >= self::SHOWN_FROM * 2 ? ['x' => 308, 'y' => $y - 50] : null,
+            'pipe' => \sprintf('M%d %d H330', $x + 42 * $in, $y).($feeds ? $feed : ''),
+            'pipeState' => $state['pipe'],
+            'hose' => $feeds ? \sprintf('M330 %d q-7 8 0 15 t0 15 t0 15 t0 17', $joint[1]) : '',
+            'hoseState' => $state['hose'],
+            'hatch' => $feeds && $hose >= self::MARKED_FROM ? ['x' => 308, 'y' => $y - 50] : null,
             'joint' => $joint,
             'second' => true,
         ];
     }
 
-    /** @return list<Corner> left lines first, so that no two cross at the valve block */
-    private function order(Layout $layout): array
+    private function from(Layout $layout, Corner $corner, int $n): int
     {
-        return [Corner::LeftFront, Corner::LeftRear, Corner::RightRear, Corner::RightFront];
+        if ($layout->pipework->modulator) {
+            return 290 + 27 * $n;
+        }
+
+        return $layout->chambers[0] === $layout->chamberOf($corner) ? 316 : 344;
+    }
+
+    /** @return array{pipe: string, hose: string} */
+    private function stateOf(Board $board, Corner $corner, bool $held): array
+    {
+        $hose = $board->at('hose', $corner);
+        $pipe = $board->at('pipe', $corner);
+        $trapped = $held && $hose + $pipe + $board->drawnAs('modulator') > self::HELD_FROM;
+        $cleared = $board->isStruck('hose', $corner);
+        $rest = $cleared ? 'clear' : 'plain';
+
+        return [
+            'pipe' => match (true) {
+                $trapped && $hose <= self::HOSE_ALONE_FROM => 'trapped',
+                $pipe >= self::MARKED_FROM => 'suspect',
+                $trapped => 'plain',
+                default => $rest,
+            },
+            'hose' => $trapped ? 'trapped' : $rest,
+        ];
     }
 
     private function hose(int $x, int $y, int $in): string
@@ -197,54 +239,81 @@ final readonly class Drawing
         return $path;
     }
 
-    /**
-     * @param array<string, float> $groups
-     *
-     * @return list<array<string, mixed>> percentages with their leader lines, heaviest first
-     */
-    private function tags(Layout $layout, array $groups): array
+    /** @return list<array<string, mixed>> percentages with their leader lines, heaviest first */
+    private function tags(Board $board): array
     {
-        $at = [];
-        foreach ($groups as $group => $mass) {
-            [$part, $place] = explode('@', $group);
-            if (isset(self::AT[$place])) {
-                [$x, $y, $in] = self::AT[$place];
-                $spot = 'hose' === $part ? 'hose@'.$place : 'wheel@'.$place;
-                $at[$spot] ??= ['mass' => 0.0, 'x' => 'hose' === $part ? $x + 62 * $in : $x, 'y' => $y, 'tx' => 'hose' === $part ? $x + 98 * $in : $x + 66 * $in, 'ty' => 'hose' === $part ? $y - 64 : $y + 72];
-                $at[$spot]['mass'] += $mass;
-            } elseif ('rear' === $place) {
-                $at[$group] = ['mass' => $mass, 'x' => 340, 'y' => 398, 'tx' => 420, 'ty' => 376];
-            } elseif (isset(self::CENTRE[$part])) {
-                [$x, $y] = self::CENTRE[$part];
-                $at[$group] = ['mass' => $mass, 'x' => 'modulator' === $part ? 371 : $x + 20, 'y' => $y, 'tx' => 'modulator' === $part ? 410 : 420, 'ty' => 'modulator' === $part ? 204 : $y - 4];
+        $spots = [];
+        foreach ($board->groups as $group => $mass) {
+            $spot = $this->spot($board, GroupAt::parse($group));
+            if (null !== $spot) {
+                $key = implode(' ', $spot);
+                $spots[$key] ??= ['x' => $spot[0], 'y' => $spot[1], 'tx' => $spot[2], 'ty' => $spot[3], 'mass' => 0.0];
+                $spots[$key]['mass'] += $mass;
             }
         }
-        $at = array_filter($at, static fn (array $tag): bool => $tag['mass'] >= self::SHOWN_FROM);
-        uasort($at, static fn (array $a, array $b): int => $b['mass'] <=> $a['mass']);
+        $spots = array_values(array_filter($spots, static fn (array $tag): bool => $tag['mass'] >= self::SHOWN_FROM));
+        usort($spots, static fn (array $a, array $b): int => $b['mass'] <=> $a['mass']);
         $tags = [];
-        foreach (\array_slice($at, 0, 7, true) as $spot => $tag) {
-            $tags[] = ['strong' => [] === $tags] + $tag;
+        foreach (\array_slice($spots, 0, self::MOST_TAGS) as $n => $tag) {
+            $tags[] = ['strong' => 0 === $n] + $tag;
         }
 
         return $tags;
     }
 
-    /** @return array{int, int}|null where the suggested check is made */
-    private function marker(string $check): ?array
+    /** @return array{int, int, int, int}|null the point that a percentage points at, and where it stands */
+    private function spot(Board $board, GroupAt $group): ?array
     {
-        [$id, $place] = explode('@', $check);
-        if (!isset(self::AT[$place])) {
-            return match ($id) {
-                'pedal', 'engine' => [278, 74],
-                default => null,
+        $drawn = $this->catalogue->repairs->of($group)->drawn;
+        if (isset(self::CENTRE[$drawn])) {
+            return self::CENTRE[$drawn];
+        }
+        $corner = $group->place->corner() ?? $board->wheelsOf($group->place)[0] ?? null;
+        if ('nowhere' === $drawn || null === $corner) {
+            return null;
+        }
+        [$x, $y, $in] = self::AT[$corner->value];
+        if (null === $group->place->corner()) {
+            return match ($drawn) {
+                'hose' => [340, 398, 420, 376],
+                'pipe' => [330, $corner->isFront() ? 200 : 342, 236, $corner->isFront() ? 208 : 330],
+                default => [$x + 40 * $in, $y, 236, $y + 52],
             };
         }
-        [$x, $y, $in] = self::AT[$place];
 
-        return match ($id) {
-            'hose-top', 'hose-look' => [$x + 86 * $in, $y + 30],
-            'modulator-outlet' => [250, 270],
-            'master-outlet', 'master-eased' => [262, 160],
+        return match ($drawn) {
+            'hose' => [$x + 62 * $in, $y, $x + 98 * $in, $y - 64],
+            'pipe' => [$x + 104 * $in, $y, $x + 128 * $in, $y + 52],
+            default => [$x, $y, $x + 66 * $in, $y + 72],
+        };
+    }
+
+    /** @return array<string, string> the newest temperature of each wheel, as typed */
+    private function heat(LoadedJob $loaded): array
+    {
+        $heat = [];
+        foreach ($loaded->state->story->now()->said(ReadingPayload::class) as $reading) {
+            foreach ($this->catalogue->checks->of($reading->check)->isHeat() ? $reading->numbers : [] as $corner => $number) {
+                $heat[$corner] = $number->figure->said();
+            }
+        }
+
+        return $heat;
+    }
+
+    /** @return array{int, int}|null where the suggested check is made */
+    private function marker(CheckAt $check, ?string $drawn): ?array
+    {
+        $corner = $check->place->corner();
+        if (null === $corner) {
+            return 'pedal' === $drawn ? [278, 74] : null;
+        }
+        [$x, $y, $in] = self::AT[$corner->value];
+
+        return match ($drawn) {
+            'hose' => [$x + 86 * $in, $y + 30],
+            'modulator' => [250, 270],
+            'master' => [262, 160],
             default => [$x + 44 * $in, $y + 52],
         };
     }

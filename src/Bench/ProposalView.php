@@ -7,12 +7,17 @@ namespace App\Bench;
 use App\Text\Percent;
 use App\Text\Say;
 use Rodrel\Core\Isolation\Branch;
+use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Job\JobState;
 
 /** A proposed check as the bench shows it. */
 final readonly class ProposalView
 {
+    private const SHOWN_ANSWERS = 4;
+    private const SHOWN_LEADERS = 2;
+    private const LEADER_FROM = 0.05;
+
     public function __construct(private Say $say)
     {
     }
@@ -21,25 +26,27 @@ final readonly class ProposalView
     public function of(JobState $state, Proposal $proposal): array
     {
         $check = $proposal->check;
-        $simple = 1 === \count($check->rows) && isset($check->rows['']) && null === $check->rows['']->quantity && [] === $proposal->gates;
-        $names = static fn (array $gates): array => array_merge(...array_map(static fn ($gate): array => $gate->unmet, $gates));
+        $only = $check->onlyRow();
+        $simple = null !== $only && null === $only->observer->typed && [] === $proposal->gates;
+        $fork = $simple ? $this->everyWord($proposal) : \array_slice($proposal->fork, 0, self::SHOWN_ANSWERS);
+        $higher = $check->demand->lift->level() > $state->situation->car->lift->level();
 
         return [
-            'id' => $proposal->id(),
-            'name' => $this->say->check($proposal->id()),
+            'id' => (string) $proposal->at,
+            'name' => $this->say->check($proposal->at),
             'why' => $this->say->text('check.'.$check->id.'.why'),
-            'minutes' => (int) ceil($proposal->minutes),
-            'used' => $check->consumablesCents,
-            'lift' => $check->lift->level() > $state->situation->lift->level() ? $check->lift->value : null,
-            'opens' => null !== $check->opens,
-            'helper' => $check->helper,
-            'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $check->spoken),
-            'caution' => null === $check->caution ? null : $this->say->text('caution.'.$check->caution),
-            'bits' => $proposal->bits,
-            'saving' => $proposal->savingCents,
+            'minutes' => (int) ceil($proposal->worth->minutes),
+            'used' => $check->demand->consumablesCents,
+            'lift' => $higher ? $check->demand->lift->value : null,
+            'opens' => null !== $check->demand->opens,
+            'helper' => $check->manner->helper,
+            'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $check->manner->spoken),
+            'caution' => null === $check->manner->caution
+                ? null
+                : $this->say->text('caution.'.$check->manner->caution),
             'simple' => $simple,
-            'gates' => [] === $proposal->gates ? [] : $names($proposal->gates),
-            'fork' => array_map(fn (Branch $branch): array => $this->branch($proposal, $branch), $simple ? $this->everyWord($proposal) : \array_slice($proposal->fork, 0, 4)),
+            'gates' => array_merge(...array_map(static fn (Gate $gate): array => $gate->unmet, $proposal->gates)),
+            'fork' => array_map(fn (Branch $branch): array => $this->branch($proposal, $branch), $fork),
         ];
     }
 
@@ -51,7 +58,7 @@ final readonly class ProposalView
     private function everyWord(Proposal $proposal): array
     {
         $branches = [];
-        foreach ($proposal->check->rows['']->words as $word) {
+        foreach ($proposal->check->firstRow()->observer->words() as $word) {
             $found = new Branch(['' => $word], 0.0, []);
             foreach ($proposal->fork as $branch) {
                 $found = $branch->outcomes === ['' => $word] ? $branch : $found;
@@ -66,15 +73,18 @@ final readonly class ProposalView
     private function branch(Proposal $proposal, Branch $branch): array
     {
         $then = [];
-        foreach (\array_slice($branch->leaders, 0, 2) as [$group, $mass]) {
-            if ($mass >= 0.05) {
-                $then[] = $this->say->ui('bench.leader', ['group' => $this->say->group($group), 'percent' => Percent::of($mass)]);
+        foreach (\array_slice($branch->leaders, 0, self::SHOWN_LEADERS) as [$group, $mass]) {
+            if ($mass >= self::LEADER_FROM) {
+                $said = ['group' => $this->say->group($group), 'percent' => Percent::of($mass)];
+                $then[] = $this->say->ui('bench.leader', $said);
             }
         }
 
         return [
             'word' => $branch->outcomes[''] ?? '',
-            'label' => [] === $branch->outcomes ? $this->say->marked($proposal->id(), $branch->marked) : $this->say->outcome($proposal->id(), $branch->outcomes),
+            'label' => [] === $branch->outcomes
+                ? $this->say->marked($proposal->at, $branch->marked)
+                : $this->say->outcome($proposal->at, $branch->outcomes),
             'chance' => $branch->chance,
             'then' => implode(', ', $then),
         ];

@@ -6,41 +6,48 @@ namespace App\Bench;
 
 use App\Text\Percent;
 use App\Text\Say;
-use Rodrel\Core\Isolation\Argument;
-use Rodrel\Core\Isolation\Belief;
-use Rodrel\Core\Isolation\CommonCause;
-use Rodrel\Core\Isolation\Explanation;
-use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Isolation\Judgement;
+use Rodrel\Core\Isolation\Spoken;
+use Rodrel\Core\Isolation\Weight;
+use Rodrel\Core\Vocabulary\GroupAt;
+use Rodrel\Core\Vocabulary\SuspectAt;
 
 /** The ranked suspects with what speaks for and against each. */
 final readonly class SuspectView
 {
     private const SHOWN = 5;
+    private const SHOWN_FROM = 0.01;
+    private const MODES = 3;
+    private const MODE_FROM = 0.02;
+    /** A change smaller than this is called little (share of belief). */
+    private const LITTLE = 0.03;
+    /** What lost at least so much is named as lost, and below this it is struck out. */
+    private const LOST = 0.1;
+    private const GONE = 0.02;
+    private const MANY = 1000.0;
 
-    public function __construct(private Say $say)
+    public function __construct(private Say $say, private Catalogue $catalogue)
     {
     }
 
     /** @return list<array<string, mixed>> */
-    public function of(JobState $state): array
+    public function of(Judgement $judgement): array
     {
-        if (null === $state->belief) {
-            return [];
-        }
         $rows = [];
-        foreach (\array_slice($state->belief->groups, 0, self::SHOWN, true) as $group => $mass) {
-            if ($mass < 0.01 && [] !== $rows) {
+        foreach (\array_slice($judgement->groups, 0, self::SHOWN, true) as $group => $mass) {
+            if ($mass < self::SHOWN_FROM && [] !== $rows) {
                 break;
             }
-            $arguments = Explanation::of($state->belief, $group);
+            $spoken = $judgement->arguments[$group] ?? [];
             $rows[] = [
                 'group' => $group,
                 'name' => $this->say->group($group),
                 'mass' => $mass,
                 'bar' => (int) round(100.0 * $mass),
-                'modes' => $this->modes($state->belief, $group),
-                'for' => $this->said($arguments, true),
-                'against' => $this->said($arguments, false),
+                'modes' => $this->modes($judgement, GroupAt::parse($group)),
+                'for' => $this->said($spoken, true),
+                'against' => $this->said($spoken, false),
             ];
         }
 
@@ -52,56 +59,60 @@ final readonly class SuspectView
      *
      * @return list<array{name: string, by: string}>
      */
-    public function struckOut(JobState $state): array
+    public function struckOut(Judgement $judgement): array
     {
-        if (null === $state->belief) {
-            return [];
-        }
         $struck = [];
-        foreach (Explanation::struckOut($state->belief) as $group => $reading) {
-            $struck[] = ['name' => $this->say->group($group), 'by' => $this->say->check($reading->check).': '.$this->say->outcome($reading->check, $reading->outcomes)];
+        foreach ($judgement->struck as $group => $spoken) {
+            $struck[] = ['name' => $this->say->group($group), 'by' => $this->reading($spoken)];
         }
 
         return $struck;
     }
 
-    /** "Caliper, left front struck out: …" or "Hose, left front from 40% to 84%" */
-    public function change(Belief $before, Belief $after): string
+    /** "Caliper, left front struck out: …" or "Hose, left front from 40% to 84%": what the newest reading changed. */
+    public function change(Judgement $judgement): string
     {
-        [$group, $mass] = $after->leader() ?? ['none@vehicle', 0.0];
+        $group = $judgement->leader();
+        $mass = $judgement->group($group);
+        $before = $judgement->margins->before;
         $lost = null;
-        $fall = 0.1;
-        foreach ($before->groups as $other => $had) {
-            if ($other !== $group && $had - $after->group($other) > $fall) {
-                $fall = $had - $after->group($other);
+        $fall = self::LOST;
+        foreach ($before as $other => $had) {
+            if (!$group->is($other) && $had - $judgement->group($other) > $fall) {
+                $fall = $had - $judgement->group($other);
                 $lost = $other;
             }
         }
-        $percent = Percent::of(...);
-        if (null !== $lost && $after->group($lost) < 0.02) {
-            return $this->say->ui('learned.struck', ['lost' => $this->say->group($lost), 'lead' => $this->say->group($group), 'percent' => $percent($mass)]);
+        $said = ['lead' => $this->say->group($group), 'percent' => Percent::of($mass)];
+        if (null !== $lost && $judgement->group($lost) < self::GONE) {
+            return $this->say->ui('learned.struck', ['lost' => $this->say->group($lost)] + $said);
         }
-        if (abs($mass - $before->group($group)) < 0.03) {
-            return $this->say->ui('learned.little', ['lead' => $this->say->group($group), 'percent' => $percent($mass)]);
+        $had = $before[(string) $group] ?? 0.0;
+        if (abs($mass - $had) < self::LITTLE) {
+            return $this->say->ui('learned.little', $said);
         }
 
-        return $this->say->ui('learned.moved', ['lead' => $this->say->group($group), 'was' => $percent($before->group($group)), 'percent' => $percent($mass)]);
+        return $this->say->ui('learned.moved', ['was' => Percent::of($had)] + $said);
+    }
+
+    /** @return list<string> what the blamed part cannot explain, in words */
+    public function commonCauses(Judgement $judgement): array
+    {
+        return array_map(fn (array $cause): string => $this->say->ui('common.'.$cause['key'], [
+            'what' => $this->say->suspect($cause['suspect']),
+            'where' => implode(', ', array_map($this->say->place(...), $cause['places'])),
+        ]), $judgement->margins->common);
     }
 
     /** @return list<array{name: string, mass: float}> */
-    private function modes(Belief $belief, string $group): array
+    private function modes(Judgement $judgement, GroupAt $group): array
     {
-        $modes = [];
-        foreach ($belief->field->particles as $i => $particle) {
-            if ($particle->group() === $group) {
-                $modes[$particle->suspect()] = ($modes[$particle->suspect()] ?? 0.0) + $belief->posterior[$i];
-            }
-        }
-        arsort($modes);
         $said = [];
-        foreach (\array_slice($modes, 0, 3, true) as $suspect => $mass) {
-            if ($mass >= 0.02) {
-                $said[] = ['name' => $this->say->suspect($suspect), 'mass' => $mass];
+        foreach ($judgement->suspects as $suspect => $mass) {
+            $at = SuspectAt::parse($suspect);
+            $own = $this->catalogue->faults->of($at)->cure->groupFor($at->place)->is($group);
+            if ($own && $mass >= self::MODE_FROM && \count($said) < self::MODES) {
+                $said[] = ['name' => $this->say->suspect($at), 'mass' => $mass];
             }
         }
 
@@ -109,19 +120,19 @@ final readonly class SuspectView
     }
 
     /**
-     * @param list<Argument> $arguments
+     * @param list<Spoken> $spoken
      *
      * @return list<array{said: string, weight: string, ratio: string}>
      */
-    private function said(array $arguments, bool $for): array
+    private function said(array $spoken, bool $for): array
     {
         $said = [];
-        foreach ($arguments as $argument) {
-            if ('neutral' !== $argument->weight->value && $argument->weight->speaksFor() === $for) {
+        foreach ($spoken as $one) {
+            if (Weight::Neutral !== $one->weight && $one->weight->speaksFor() === $for) {
                 $said[] = [
-                    'said' => $this->say->check($argument->reading->check).': '.$this->say->outcome($argument->reading->check, $argument->reading->outcomes),
-                    'weight' => $this->say->ui('weight.'.$argument->weight->value),
-                    'ratio' => $this->ratio($argument->ratio),
+                    'said' => $this->reading($one),
+                    'weight' => $this->say->ui('weight.'.$one->weight->value),
+                    'ratio' => $this->ratio($one->ratio),
                 ];
             }
         }
@@ -129,16 +140,16 @@ final readonly class SuspectView
         return $said;
     }
 
+    private function reading(Spoken $spoken): string
+    {
+        return $this->say->check($spoken->check).': '.$this->say->outcome($spoken->check, $spoken->outcomes);
+    }
+
     private function ratio(float $ratio): string
     {
         $odds = $ratio >= 1.0 ? $ratio : 1.0 / $ratio;
+        $figure = $odds >= self::MANY ? '1000+' : (string) round($odds, $odds < 10.0 ? 1 : 0);
 
-        return $this->say->ui('weight.odds', ['n' => (string) ($odds >= 1000.0 ? '1000+' : round($odds, $odds < 10.0 ? 1 : 0))]);
-    }
-
-    /** @return list<string> what the blamed part cannot explain, in words */
-    public function commonCauses(JobState $state): array
-    {
-        return array_map(fn (array $said): string => $this->say->ui('common.'.$said['key'], ['what' => $this->say->suspect($said['suspect']), 'where' => implode(', ', array_map($this->say->place(...), $said['places']))]), CommonCause::of($state));
+        return $this->say->ui('weight.odds', ['n' => $figure]);
     }
 }

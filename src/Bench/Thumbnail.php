@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
 
 /** A vehicle's circuits at the size of a thumb, with the suspected places marked. */
 final readonly class Thumbnail
@@ -29,7 +30,7 @@ final readonly class Thumbnail
         $corners = [];
         foreach (Corner::cases() as $corner) {
             [$x, $y] = self::AT[$corner->value];
-            $hot = isset($hotSpots[$corner->value]) || isset($hotSpots[$corner->isFront() ? 'front' : 'rear']);
+            $hot = isset($hotSpots[$corner->value]) || isset($hotSpots[Place::axleOf($corner)->id]);
             $corners[] = ['x' => $x, 'y' => $y, 'hot' => $hot, 'drum' => !$layout->brake($corner)->disc];
         }
         $paths = [];
@@ -42,6 +43,6 @@ final readonly class Thumbnail
             }
         }
 
-        return ['corners' => $corners, 'paths' => $paths, 'master' => isset($hotSpots['vehicle'])];
+        return ['corners' => $corners, 'paths' => $paths, 'master' => isset($hotSpots[Place::VEHICLE])];
     }
 }

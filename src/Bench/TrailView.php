@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Job\JobEntry;
 use App\Job\LoadedJob;
 use App\Text\Say;
-use Rodrel\Core\Isolation\Explanation;
-use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Isolation\Reading;
+use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Log\Payload\TypedNumber;
 
 /** The readings so far, newest first, each with the weight it gave the leading suspect. */
 final readonly class TrailView
@@ -23,58 +25,44 @@ final readonly class TrailView
      */
     public function of(LoadedJob $loaded, array $names): array
     {
-        $belief = $loaded->state->belief;
+        $judgement = $loaded->judgement();
         $weights = [];
-        $leader = $belief?->leader();
-        if (null !== $belief && null !== $leader) {
-            foreach (Explanation::of($belief, $leader[0]) as $argument) {
-                $weights[$argument->reading->id] = $this->say->ui('weight.'.$argument->weight->value);
-            }
+        foreach (null === $judgement ? [] : $judgement->arguments[(string) $judgement->leader()] ?? [] as $spoken) {
+            $weights[$spoken->reading] = $this->say->ui('weight.'.$spoken->weight->value);
         }
-        $rows = [];
-        foreach ($loaded->state->readings() as $reading) {
-            $entry = explode('#', $reading->id)[0];
+        $numbers = $authors = [];
+        foreach ($loaded->state->story->now()->entriesOf(ReadingPayload::class) as $entry) {
+            $numbers[$entry->id] = array_map(
+                static fn (TypedNumber $number): string => $number->figure->said(),
+                $entry->payload->numbers,
+            );
+        }
+        foreach ($loaded->log as $entry) {
+            $authors[$entry->id()->toRfc4122()] = $this->who($entry, $names);
+        }
+        $rows = array_map(function (Reading $reading) use ($weights, $numbers, $authors): array {
             $said = $this->say->outcome($reading->check, $reading->outcomes);
-            $rows[] = [
+            $entry = $reading->entry();
+
+            return [
                 'at' => $reading->takenAt,
-                'check' => $reading->check,
+                'check' => (string) $reading->check,
                 'name' => $this->say->check($reading->check),
-                'said' => [] === $reading->numbers ? $said : $said.' ('.$this->numbers($loaded, $entry).')',
+                'said' => [] === $reading->numbers ? $said : $said.' ('.implode(', ', $numbers[$entry] ?? []).')',
                 'unsure' => $reading->unsure,
                 'weight' => $weights[$reading->id] ?? '',
                 'entry' => $entry,
-                'undoable' => !str_contains($reading->id, '#'),
-                'who' => $this->who($loaded, $entry, $names),
+                'undoable' => $reading->id === $entry,
+                'who' => $authors[$entry] ?? '',
             ];
-        }
+        }, $loaded->state->situation->readings);
 
         return array_reverse($rows);
     }
 
-    private function numbers(LoadedJob $loaded, string $entry): string
-    {
-        $said = [];
-        foreach ($loaded->state->story->all(Kind::Reading) as $logged) {
-            if ($logged->id === $entry) {
-                foreach ($logged->shape()->each('numbers') as $number) {
-                    $typed = $number->text('typed');
-                    $said[] = is_numeric(str_replace(',', '.', $typed)) ? $typed.' '.$number->text('unit') : $typed;
-                }
-            }
-        }
-
-        return implode(', ', $said);
-    }
-
     /** @param array<string, string> $names */
-    private function who(LoadedJob $loaded, string $id, array $names): string
+    private function who(JobEntry $entry, array $names): string
     {
-        foreach ($loaded->state->story->entries as $entry) {
-            if ($entry->id === $id) {
-                return $names[$entry->author] ?? '';
-            }
-        }
-
-        return '';
+        return $entry->claim()->name ?? $names[$entry->authorId()->toRfc4122()] ?? '';
     }
 }

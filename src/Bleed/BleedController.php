@@ -12,10 +12,11 @@ use Rodrel\Core\Bleeding\BleedMethod;
 use Rodrel\Core\Bleeding\BleedOrder;
 use Rodrel\Core\Bleeding\BleedPlan;
 use Rodrel\Core\Bleeding\BleedSums;
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Job\Entry;
-use Rodrel\Core\Job\Kind;
-use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Payload\BleedPayload;
+use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -31,33 +32,64 @@ final class BleedController extends RendersJob
     {
         $loaded = ($this->readJob)($job);
         $repaired = $loaded->state->repaired;
-        $repair = null === $repaired ? null : $this->catalogue->repair($repaired);
-        if (null === $repaired || null === $repair || 'none' === $repair->bleeds) {
-            return $this->page('bleed/waiting.html.twig', $loaded, 'bleed', ['nothing' => null !== $repair]);
+        $bleeds = null === $repaired ? null : $this->catalogue->repairs->of($repaired)->opening->bleeds;
+        if (null === $repaired || null === $bleeds || 'none' === $bleeds) {
+            return $this->page('bleed/waiting.html.twig', $loaded, 'bleed', ['nothing' => null !== $bleeds]);
         }
-        $setup = $loaded->state->story->now()->all(Kind::BleedSetup);
-        if ([] === $setup && !$loaded->state->story->now()->has(Kind::Bled)) {
-            return $this->page('bleed/setup.html.twig', $loaded, 'bleed', ['methods' => $this->catalogue->bleeding->methods, 'fluids' => array_keys($this->catalogue->bleeding->fluids), 'school' => $this->say->ui('bleed.order-'.$this->shop->school('bleed_order')), 'renew' => 'all' === $repair->bleeds]);
+        $now = $loaded->state->story->now();
+        $setups = $now->said(BleedSetupPayload::class);
+        $setup = $setups[\count($setups) - 1] ?? null;
+        $school = BleedOrder::tryFrom((string) $this->shop->practice()->bleedOrder) ?? BleedOrder::FarthestFirst;
+        $book = $this->catalogue->bleeding;
+        if (null === $setup && !$now->has(Kind::Bled)) {
+            return $this->page('bleed/setup.html.twig', $loaded, 'bleed', [
+                'methods' => $book->methods,
+                'fluids' => array_keys($book->fluids),
+                'school' => $this->say->ui('bleed.order-'.$school->value),
+                'renew' => 'all' === $bleeds,
+            ]);
         }
-        $chosen = [] === $setup ? null : $setup[\count($setup) - 1]->shape();
-        $method = $this->catalogue->bleeding->methods[$chosen?->text('method') ?? 'pedal'] ?? throw $this->createNotFoundException();
-        $school = BleedOrder::from($this->shop->school('bleed_order'));
-        $own = array_values(array_filter(array_map(Corner::tryFrom(...), $chosen?->texts('own') ?? [])));
-        $plan = BleedPlan::of($loaded->layout, 'all' === $repair->bleeds ? 'vehicle' : explode('@', $repaired)[1], $school, $own);
-        $sums = BleedSums::of($loaded->layout, $this->catalogue->bleeding, $plan->order, $method, $chosen?->text('purpose') ?? 'opened');
+        $setup ??= new BleedSetupPayload('pedal', 'glycol', 'glycol', 'opened');
+        $method = $book->methods[$setup->method] ?? throw $this->createNotFoundException();
+        $place = 'all' === $bleeds ? Place::vehicle() : $repaired->place;
+        $plan = BleedPlan::of($loaded->layout, $place, $school, $setup->own);
+        $sums = BleedSums::of($loaded->layout, $book, $plan->order, $method, $setup->purpose);
         $log = $this->log($loaded, $method);
-        $done = $plan->done($loaded->layout, $log);
-        $open = array_keys(array_filter($done, static fn (bool $yes): bool => !$yes));
-        $now = $open[0] ?? null;
+        $order = $this->order($sums, $log, $plan->done($loaded->layout, $log));
+        $open = array_values(array_filter($order, static fn (array $wheel): bool => true !== $wheel['done']));
+
+        return $this->page('bleed/bleed.html.twig', $loaded, 'bleed', [
+            'order' => $order,
+            'school' => $this->say->ui([] === $setup->own ? 'bleed.order-'.$school->value : 'bleed.order-own'),
+            'method' => $method,
+            'fluid' => $setup->fluid,
+            'settle' => (int) ($book->fluids[$setup->fluid]['settle_min'] ?? 0),
+            'now' => $open[0] ?? null,
+            'clear' => (int) $method->clear,
+            'total' => (int) round($sums->totalMl),
+            'minutes' => (int) ceil($sums->minutes),
+            'finished' => $now->has(Kind::Bled),
+        ]);
+    }
+
+    /**
+     * @param list<array<string, mixed>> $log
+     * @param array<string, bool>        $done
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function order(BleedSums $sums, array $log, array $done): array
+    {
         $order = [];
         foreach ($sums->wheels as $wheel) {
             $key = BleedPlan::key($wheel['corner'], $wheel['bleeder']);
-            $lines = array_values(array_filter($log, static fn (array $line): bool => BleedPlan::key($line['corner'], $line['bleeder']) === $key));
-            $order[$key] = [
+            $lines = array_values(array_filter($log, static fn (array $line): bool => $line['key'] === $key));
+            $bleeder = '' === $wheel['bleeder'] ? '' : ', '.$this->say->ui('bleed.bleeder-'.$wheel['bleeder']);
+            $order[] = [
                 'id' => $key,
                 'corner' => $wheel['corner'],
                 'bleeder' => $wheel['bleeder'],
-                'name' => $this->say->place($wheel['corner']).('' === $wheel['bleeder'] ? '' : ', '.$this->say->ui('bleed.bleeder-'.$wheel['bleeder'])),
+                'name' => $this->say->place($wheel['corner']).$bleeder,
                 'ml' => (int) round($wheel['ml']),
                 'count' => $wheel['count'],
                 'topUps' => $wheel['top_up_at'],
@@ -67,27 +99,25 @@ final class BleedController extends RendersJob
             ];
         }
 
-        return $this->page('bleed/bleed.html.twig', $loaded, 'bleed', [
-            'order' => array_values($order),
-            'school' => $this->say->ui([] === $own ? 'bleed.order-'.$school->value : 'bleed.order-own'),
-            'method' => $method,
-            'fluid' => $chosen?->text('fluid') ?? 'glycol',
-            'settle' => (int) ($this->catalogue->bleeding->fluids[$chosen?->text('fluid') ?? 'glycol']['settle_min'] ?? 0),
-            'now' => null === $now ? null : $order[$now],
-            'clear' => (int) $method->clear,
-            'total' => (int) round($sums->totalMl),
-            'minutes' => (int) ceil($sums->minutes),
-            'finished' => $loaded->state->story->now()->has(Kind::Bled),
-        ]);
+        return $order;
     }
 
-    /** @return list<array{corner: string, bleeder: string, strokes: int, unit: string, bubbles: string, clear: float, needs: float, colour: string}> */
+    /**
+     * @return list<array{key: string, corner: string, bleeder: string, strokes: int, unit: string, bubbles: string,
+     *                    clear: float, needs: float, colour: string}>
+     */
     private function log(LoadedJob $loaded, BleedMethod $method): array
     {
-        return array_map(static function (Entry $entry) use ($method): array {
-            $shape = $entry->shape();
-
-            return ['corner' => $shape->text('corner'), 'bleeder' => $shape->text('bleeder', ''), 'strokes' => (int) $shape->number('strokes'), 'unit' => $shape->text('unit', 'strokes'), 'bubbles' => $shape->text('bubbles'), 'clear' => $shape->number('clear'), 'needs' => $method->clear, 'colour' => $shape->text('colour', '')];
-        }, $loaded->state->story->now()->all(Kind::Bleed));
+        return array_map(static fn (BleedPayload $bleed): array => [
+            'key' => BleedPlan::key($bleed->corner->value, $bleed->bleeder),
+            'corner' => $bleed->corner->value,
+            'bleeder' => $bleed->bleeder,
+            'strokes' => $bleed->count,
+            'unit' => $bleed->unit,
+            'bubbles' => $bleed->bubbles,
+            'clear' => (float) $bleed->clear,
+            'needs' => $method->clear,
+            'colour' => $bleed->colour,
+        ], $loaded->state->story->now()->said(BleedPayload::class));
     }
 }

@@ -4,48 +4,71 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
-use App\Account\User;
-use App\Finding\SignedFinding;
-use App\Job\AppendEntry;
 use App\Job\Job;
 use App\Job\LoadedJob;
-use App\Job\OpenJob;
-use App\Job\ReadJob;
+use App\Vehicle\VehicleKind;
 use Rodrel\Core\Bleeding\BleedPlan;
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Isolation\Gates;
-use Rodrel\Core\Job\Guard;
-use Rodrel\Core\Job\JobState;
-use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Heat\HeatRound;
+use Rodrel\Core\Log\Payload\Arrival;
+use Rodrel\Core\Log\Payload\BledPayload;
+use Rodrel\Core\Log\Payload\BleedPayload;
+use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Log\Payload\ConfirmPayload;
+use Rodrel\Core\Log\Payload\CoolPayload;
+use Rodrel\Core\Log\Payload\Figure;
+use Rodrel\Core\Log\Payload\FittedPart;
+use Rodrel\Core\Log\Payload\HandoverPayload;
+use Rodrel\Core\Log\Payload\IntakePayload;
+use Rodrel\Core\Log\Payload\LiftPayload;
+use Rodrel\Core\Log\Payload\Payload;
+use Rodrel\Core\Log\Payload\PreparedPayload;
+use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\Temperature;
+use Rodrel\Core\Log\Payload\TypedNumber;
+use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Quantity\Unit;
 use Rodrel\Core\Repair\Step;
 use Rodrel\Core\Rig\HiddenVehicle;
+use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Part;
+use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\Uid\Uuid;
 
 /** Plays a job on a vehicle with a hidden fault, through the same use cases as people do. Each step takes its minutes. */
 final class PlayedJob
 {
+    /** Level, wet and lamps as they should be. */
+    public const ALL_GOOD = ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'];
     private const AIR_C = 9.0;
+    private const SCHOOL = 'strip-first';
     private Job $job;
 
     public function __construct(
-        private readonly OpenJob $openJob,
-        private readonly AppendEntry $append,
-        private readonly ReadJob $readJob,
-        private readonly SignedFinding $signed,
-        private readonly Catalogue $catalogue,
-        private readonly User $author,
-        private readonly User $second,
+        private readonly Hands $hands,
         private \DateTimeImmutable $at,
         private HiddenVehicle $vehicle,
     ) {
     }
 
-    /** @param array<string, mixed> $intake */
-    public function open(string $unit, string $preset, array $intake): self
-    {
-        $said = $this->vehicle->answer('complaint@vehicle')[''];
-        $this->job = ($this->openJob)($this->author, Uuid::v7(), Uuid::v7(), $unit, $preset, $intake + ['complaint' => $said, 'pattern' => '', 'hot' => false, 'driven_in' => false, 'parts' => [], 'note' => ''], $this->at);
+    /** @param list<array{string, string, int}> $fitted part, place, weeks ago */
+    public function open(
+        VehicleKind $kind,
+        string $pattern = '',
+        string $note = '',
+        ?Arrival $arrival = null,
+        array $fitted = [],
+    ): self {
+        $said = (string) $this->vehicle->answer('complaint@vehicle')[''];
+        $parts = array_map(
+            static fn (array $part): FittedPart => new FittedPart(Part::of($part[0])->at(Place::of($part[1])), $part[2]),
+            $fitted,
+        );
+        $intake = new IntakePayload([$said], $pattern, $arrival ?? new Arrival(), $parts, $note);
+        $this->job = ($this->hands->openJob)($this->hands->author, Uuid::v7(), Uuid::v7(), $kind, $intake, $this->at);
 
         return $this;
     }
@@ -54,11 +77,11 @@ final class PlayedJob
     public function bench(int $checks): self
     {
         for (; $checks > 0; --$checks) {
-            $next = $this->loaded()->state->verdict()?->next;
+            $next = $this->loaded()->judgement()?->advice->next;
             if (null === $next) {
                 break;
             }
-            $this->read($next->id());
+            $this->read($next->at);
         }
 
         return $this;
@@ -69,50 +92,52 @@ final class PlayedJob
      *
      * @param array<string, string|float> $answers instead of the vehicle's own
      */
-    public function read(string $id, array $answers = [], bool $unsure = false): self
+    public function read(CheckAt|string $at, array $answers = [], bool $unsure = false): self
     {
-        $check = $this->catalogue->check($id);
-        $place = explode('@', $id)[1];
-        foreach (Gates::closedFor($check, $place, $this->loaded()->state->situation) as $gate) {
-            match ($gate->unmet[0]) {
-                'cool' => $this->write(Kind::Cool, [], 20),
-                'raise', 'wheels-off', 'stands' => $this->write(Kind::Lift, ['to' => $check->lift->value, 'stands' => true], 6),
-                'spin-first' => $this->read('spin@vehicle'),
+        $at = \is_string($at) ? CheckAt::parse($at) : $at;
+        $catalogue = $this->hands->catalogue;
+        $check = $catalogue->checks->of($at);
+        $now = $this->loaded()->state->situation;
+        foreach ($catalogue->gates->closedFor($check, $at->place, $now, $catalogue->checks) as $gate) {
+            match ($gate->id) {
+                'hot' => $this->write(new CoolPayload(), 20),
+                'under' => $this->write(new LiftPayload($check->demand->lift, true), 6),
+                'stuck' => $this->read($gate->answers[0]),
                 default => null,
             };
         }
-        if ($check->road) {
+        if (\in_array('road', $check->demand->gates, true)) {
             $this->lower();
         }
         $outcomes = $numbers = [];
-        foreach ($answers + $this->vehicle->answer($id) as $row => $answer) {
-            if (\is_float($answer) && $check->rows[$row]->isOverAir()) {
-                $numbers[(string) $row] = ['typed' => (string) round($answer + self::AIR_C), 'unit' => '°C', 'core' => round($answer, 1), 'air_c' => self::AIR_C, 'surface' => 'rusty'];
-            } elseif (\is_float($answer)) {
-                $unit = Unit::from((string) $check->rows[$row]->unit);
-                $typed = round($unit->fromCore($answer), Unit::Bar === $unit ? 1 : 0);
-                $numbers[(string) $row] = ['typed' => (string) $typed, 'unit' => $unit->value, 'core' => $unit->toCore($typed)];
+        foreach ($answers + $this->vehicle->answer($at) as $row => $answer) {
+            if (\is_float($answer)) {
+                $numbers[$row] = $this->typed($check->row($row)->observer->typed->unit ?? Unit::Celsius, $answer, $check->isHeat());
             } else {
-                $outcomes[(string) $row] = $answer;
+                $outcomes[$row] = $answer;
             }
         }
-        $payload = array_filter(['check' => $id, 'outcomes' => $outcomes, 'numbers' => $numbers, 'unsure' => $unsure], static fn (mixed $v): bool => [] !== $v);
 
-        return $this->write(Kind::Reading, $payload, (int) ceil($check->minutes));
+        return $this->write(new ReadingPayload($at, $outcomes, $numbers, $unsure), (int) ceil($check->demand->minutes));
     }
 
     public function sign(): self
     {
-        $leader = $this->loaded()->state->belief?->leader();
-
-        return $this->write(Kind::Finding, $this->signed->payload($this->job, $leader[0] ?? '', ''), 2);
+        return $this->write(
+            fn (LoadedJob $loaded): Payload => $this->hands->signed->payload(
+                $loaded,
+                $loaded->judgement()?->leader() ?? throw new \LogicException('The demo has its predictions.'),
+                'as the driver of the demo decided',
+            ),
+            2,
+        );
     }
 
     public function prepare(): self
     {
-        $group = (string) $this->loaded()->state->repairGroup();
-        foreach ($this->catalogue->procedures[$this->catalogue->repair($group)->procedure]->prepare as $item) {
-            $this->write(Kind::Prepared, ['item' => $item['id']], 1);
+        $group = $this->loaded()->state->repairGroup() ?? throw new \LogicException('The finding was just signed.');
+        foreach ($this->hands->catalogue->repairs->procedureOf($group)->prepare as $item) {
+            $this->write(new PreparedPayload($item['id']), 1);
         }
 
         return $this;
@@ -121,11 +146,14 @@ final class PlayedJob
     public function steps(int $count): self
     {
         $state = $this->loaded()->state;
-        $sheet = (string) $state->story->finding()?->id;
-        $procedure = $this->catalogue->procedures[$this->catalogue->repair((string) $state->repairGroup())->procedure];
-        foreach (\array_slice(array_filter($procedure->steps, static fn (Step $step): bool => \in_array($step->way, [null, 'strip-first'], true)), 0, $count) as $step) {
-            $figure = null === $step->typical || null === $step->measures ? [] : ['figure' => ['typed' => (string) round(0.5 * array_sum($step->typical), 1), 'unit' => $step->measures->coreUnit()->value, 'core' => round(0.5 * array_sum($step->typical), 1)]];
-            $this->write(Kind::Step, ['sheet' => $sheet, 'step' => $step->id] + $figure, 4);
+        $sheet = $state->story->finding()->id ?? '';
+        $group = $state->repairGroup() ?? throw new \LogicException('The finding was just signed.');
+        $steps = array_filter(
+            $this->hands->catalogue->repairs->procedureOf($group)->steps,
+            static fn (Step $step): bool => \in_array($step->way, [null, self::SCHOOL], true),
+        );
+        foreach (\array_slice($steps, 0, $count) as $step) {
+            $this->write(new StepPayload($sheet, $step->id, $this->figure($step)), 4);
         }
 
         return $this;
@@ -136,16 +164,17 @@ final class PlayedJob
     {
         $this->prepare()->steps(\PHP_INT_MAX);
         $state = $this->loaded()->state;
-        $group = (string) $state->repairGroup();
-        $sheet = (string) $state->story->finding()?->id;
-        $this->at = $this->at->modify('+'.Guard::SECOND_LOOK_S.' seconds');
-        foreach ($this->catalogue->procedures[$this->catalogue->repair($group)->procedure]->steps as $step) {
-            $done = JobState::stepDone($this->loaded()->state->story, $sheet, $step->id);
+        $group = $state->repairGroup() ?? throw new \LogicException('The finding was just signed.');
+        $sheet = $state->story->finding()->id ?? '';
+        $this->at = $this->at->modify('+'.Rule::SECOND_LOOK_S.' seconds');
+        foreach ($this->hands->catalogue->repairs->procedureOf($group)->steps as $step) {
+            $done = $state->story->stepDone($sheet, $step->id);
             if ($step->holdPoint && null !== $done) {
-                ($this->append)($this->job, $this->second, Uuid::v7(), Kind::Confirm, ['step' => $done->id], $this->at);
+                $confirm = new ConfirmPayload($done->id);
+                ($this->hands->append)($this->job, $this->hands->second, Uuid::v7(), $confirm, $this->at);
             }
         }
-        $this->write(Kind::Repaired, ['group' => $group, 'sheet' => $sheet], 3);
+        $this->write(new RepairedPayload($group, $sheet), 3);
         $this->vehicle = $afterwards;
 
         return $this;
@@ -153,29 +182,32 @@ final class PlayedJob
 
     public function bleed(): self
     {
-        $state = $this->loaded()->state;
-        $repair = $this->catalogue->repair((string) $state->repaired);
-        if ('none' === $repair->bleeds) {
+        $repaired = $this->loaded()->state->repaired ?? throw new \LogicException('The repair was just finished.');
+        $bleeds = $this->hands->catalogue->repairs->of($repaired)->opening->bleeds;
+        if ('none' === $bleeds) {
             return $this;
         }
-        $place = 'all' === $repair->bleeds ? 'vehicle' : explode('@', (string) $state->repaired)[1];
-        $this->write(Kind::BleedSetup, ['method' => 'pedal', 'plate' => 'glycol', 'fluid' => 'glycol', 'purpose' => 'all' === $repair->bleeds ? 'renew' : 'opened', 'own' => []], 1);
-        foreach (array_keys(BleedPlan::of($this->loaded()->layout, $place)->done($this->loaded()->layout, [])) as $key) {
-            [$corner, $bleeder] = [...explode('-', $key), ''];
-            $this->write(Kind::Bleed, ['corner' => $corner, 'bleeder' => $bleeder, 'strokes' => 9, 'unit' => 'strokes', 'bubbles' => 'few', 'clear' => 0, 'colour' => 'amber, cloudy'], 5);
-            $this->write(Kind::Bleed, ['corner' => $corner, 'bleeder' => $bleeder, 'strokes' => 6, 'unit' => 'strokes', 'bubbles' => 'none', 'clear' => 4, 'colour' => 'clear'], 4);
+        $place = 'all' === $bleeds ? Place::vehicle() : $repaired->place;
+        $purpose = 'all' === $bleeds ? 'renew' : 'opened';
+        $this->write(new BleedSetupPayload('pedal', 'glycol', 'glycol', $purpose), 1);
+        $layout = $this->loaded()->layout;
+        foreach (BleedPlan::of($layout, $place)->order as $corner) {
+            foreach ($layout->brake($corner)->bleeders() as $bleeder) {
+                $this->write(new BleedPayload($corner, $bleeder, 9, 'strokes', 'few', 0, 'amber, cloudy'), 5);
+                $this->write(new BleedPayload($corner, $bleeder, 6, 'strokes', 'none', 4, 'clear'), 4);
+            }
         }
 
-        return $this->write(Kind::Bled, [], 1);
+        return $this->write(new BledPayload(), 1);
     }
 
     /** The bottle hangs on, the first strokes are written down. */
     public function bleedBegun(): self
     {
-        $corner = explode('@', (string) $this->loaded()->state->repaired)[1];
+        $corner = $this->loaded()->state->repaired?->place->corner() ?? Corner::RightRear;
 
-        return $this->write(Kind::BleedSetup, ['method' => 'pedal', 'plate' => 'glycol', 'fluid' => 'glycol', 'purpose' => 'renew', 'own' => []], 2)
-            ->write(Kind::Bleed, ['corner' => $corner, 'bleeder' => '', 'strokes' => 11, 'unit' => 'strokes', 'bubbles' => 'many', 'clear' => 0, 'colour' => 'dark, cloudy'], 6);
+        return $this->write(new BleedSetupPayload('pedal', 'glycol', 'glycol', 'renew'), 2)
+            ->write(new BleedPayload($corner, '', 11, 'strokes', 'many', 0, 'dark, cloudy'), 6);
     }
 
     public function proof(int $checks): self
@@ -185,7 +217,7 @@ final class PlayedJob
             if (null === $next?->check) {
                 break;
             }
-            $this->read($next->check, 'look@vehicle' === $next->check ? ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'] : []);
+            $this->read($next->check, $next->check->is('look@vehicle') ? self::ALL_GOOD : []);
         }
 
         return $this;
@@ -193,36 +225,56 @@ final class PlayedJob
 
     public function handOver(): self
     {
-        return $this->lower()->write(Kind::Handover, [], 5);
+        return $this->lower()->write(new HandoverPayload(), 5);
     }
 
     /** Level, wet, lamps and pedal: what opens the road. */
     public function ground(): self
     {
-        return $this->read('look@vehicle', ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'])->read('pedal@vehicle');
+        return $this->read('look@vehicle', self::ALL_GOOD)->read('pedal@vehicle');
     }
 
-    public function lowered(): self
+    public function lower(): self
     {
-        return $this->lower();
+        return $this->loaded()->state->situation->car->onGround()
+            ? $this
+            : $this->write(new LiftPayload(Lift::Ground, false), 5);
     }
 
-    private function lower(): self
-    {
-        return \in_array('on-ground', $this->loaded()->state->road()->unmet, true) ? $this->write(Kind::Lift, ['to' => 'ground', 'stands' => false], 5) : $this;
-    }
-
-    /** @param array<string, mixed> $payload */
-    public function write(Kind $kind, array $payload, int $minutes): self
+    /** @param Payload|\Closure(LoadedJob): Payload $says */
+    public function write(Payload|\Closure $says, int $minutes): self
     {
         $this->at = $this->at->modify('+'.$minutes.' minutes');
-        ($this->append)($this->job, $this->author, Uuid::v7(), $kind, $payload, $this->at);
+        ($this->hands->append)($this->job, $this->hands->author, Uuid::v7(), $says, $this->at);
 
         return $this;
     }
 
-    public function loaded(): LoadedJob
+    private function loaded(): LoadedJob
     {
-        return ($this->readJob)($this->job);
+        return ($this->hands->readJob)($this->job);
+    }
+
+    private function typed(Unit $unit, float $core, bool $heat): TypedNumber
+    {
+        if ($heat) {
+            $typed = (string) round($core + self::AIR_C);
+            $taken = new Temperature(self::AIR_C, 'rusty', HeatRound::ROTOR, 0.0, round($core, 1), HeatRound::STANDING_S);
+
+            return new TypedNumber(new Figure($typed, Unit::Celsius->value, round($core, 1)), $taken);
+        }
+        $typed = round($unit->fromCore($core), Unit::Bar === $unit ? 1 : 0);
+
+        return new TypedNumber(new Figure((string) $typed, $unit->value, $unit->toCore($typed)));
+    }
+
+    private function figure(Step $step): ?Figure
+    {
+        if (null === $step->typical || null === $step->measures) {
+            return null;
+        }
+        $middle = round(0.5 * array_sum($step->typical), 1);
+
+        return new Figure((string) $middle, $step->measures->coreUnit()->value, $middle);
     }
 }

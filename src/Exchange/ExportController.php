@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use App\Account\User;
 use App\Job\Job;
 use App\Text\Say;
 use Rodrel\Core\CoreException;
@@ -13,13 +14,18 @@ use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsCsrfTokenValid;
 
 /** A job out as a file, and in again. */
 final class ExportController extends AbstractController
 {
-    public function __construct(private readonly JobDocument $document, private readonly Documents $documents, private readonly Say $say)
-    {
+    public function __construct(
+        private readonly JobDocument $document,
+        private readonly BringIn $bringIn,
+        private readonly Documents $documents,
+        private readonly Say $say,
+    ) {
     }
 
     #[Route('/jobs/{id:job}/job.json', name: 'job_json', methods: ['GET'])]
@@ -48,11 +54,12 @@ final class ExportController extends AbstractController
 
     #[Route('/jobs/import', name: 'job_bring_in', methods: ['POST'], priority: 2)]
     #[IsCsrfTokenValid('submit', '_token')]
-    public function bringIn(Request $request): Response
+    public function bringIn(Request $request, #[CurrentUser] User $user): Response
     {
         $file = $request->files->get('file');
         try {
-            $job = $this->document->bringIn($this->documents->read($file instanceof UploadedFile ? $file->getPathname() : '', 'job-export'));
+            $path = $file instanceof UploadedFile ? $file->getPathname() : '';
+            $job = ($this->bringIn)($this->documents->read($path, 'job-export'), $user);
         } catch (CoreException $wrong) {
             return $this->render('job/import.html.twig', ['wrong' => $this->say->ui('export.wrong', ['what' => $wrong->getMessage()])], new Response('', Response::HTTP_UNPROCESSABLE_ENTITY));
         }

@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use Rodrel\Core\Catalogue\BrokenCatalogue;
 use Rodrel\Core\CoreException;
 use Rodrel\Core\InvalidData;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-/** What the JSON commands share: they print one document, or exit with 2 and the path of the error. */
+/** What the JSON commands share: they print one document, or exit with 2 and the path of every error. */
 abstract readonly class JsonCommand
 {
     public const WRONG = 2;
@@ -17,11 +18,12 @@ abstract readonly class JsonCommand
     /** @param callable(): array<string, mixed> $work */
     protected function answer(OutputInterface $output, callable $work): int
     {
+        $flags = \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR;
         try {
-            $output->writeln((string) json_encode($work(), \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR), OutputInterface::OUTPUT_RAW);
+            $output->writeln(json_encode($work(), $flags), OutputInterface::OUTPUT_RAW);
 
             return 0;
-        } catch (InvalidData $wrong) {
+        } catch (InvalidData|BrokenCatalogue $wrong) {
             $this->complain($output, $wrong->getMessage());
         } catch (CoreException $wrong) {
             $this->complain($output, '/: '.$wrong->getMessage());
@@ -32,6 +34,7 @@ abstract readonly class JsonCommand
 
     private function complain(OutputInterface $output, string $message): void
     {
-        ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($message, OutputInterface::OUTPUT_RAW);
+        $to = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+        $to->writeln($message, OutputInterface::OUTPUT_RAW);
     }
 }

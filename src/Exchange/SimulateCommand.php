@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
-use Rodrel\Core\Catalogue;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Fault\Particles;
 use Rodrel\Core\InvalidData;
-use Rodrel\Core\Model\Effects;
-use Rodrel\Core\Model\Foot;
-use Rodrel\Core\Model\Program;
-use Rodrel\Core\Model\VehicleSimulator;
+use Rodrel\Core\Physics\Effects;
+use Rodrel\Core\Physics\Foot;
+use Rodrel\Core\Physics\Program;
+use Rodrel\Core\Physics\Targets;
+use Rodrel\Core\Physics\VehicleSimulator;
 use Rodrel\Core\Shape;
-use Rodrel\Core\Vehicle\Corner;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\Corner;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
@@ -26,46 +27,64 @@ final readonly class SimulateCommand extends JsonCommand
     {
     }
 
-    public function __invoke(OutputInterface $output, #[Argument('a file, or - for standard input')] string $request = '-'): int
-    {
-        return $this->answer($output, fn (): array => $this->simulate(new Shape($this->documents->read($request, 'simulate'))));
+    public function __invoke(
+        OutputInterface $output,
+        #[Argument('a file, or - for standard input')] string $request = '-',
+    ): int {
+        return $this->answer(
+            $output,
+            fn (): array => $this->simulate(new Shape($this->documents->read($request, 'simulate'))),
+        );
     }
 
     /** @return array<string, mixed> */
     private function simulate(Shape $request): array
     {
         $preset = $request->text('preset');
-        $layout = Layout::fromArray($this->catalogue->presets[$preset] ?? throw $request->wrong('preset', 'there is none of that name: '.implode(', ', array_keys($this->catalogue->presets))));
+        $layout = Layout::fromArray($this->catalogue->vehicle($preset));
+        $effects = $this->effects($layout, $request);
         $at = $request->numbers('at_s');
         sort($at);
         $foot = Foot::press($request->number('foot_n'), 0.4, $request->number('hold_s', 3.0));
-        $program = new Program('request', $foot, [] !== $at ? $at : [3.4], $request->has('vacuum_kpa') ? $request->number('vacuum_kpa') : null);
-        $run = (new VehicleSimulator($layout))->run($program, $this->effects($layout, $request));
+        $program = new Program('request', $foot, [] !== $at ? $at : [3.4], $request->optionalNumber('vacuum_kpa'));
+        $run = (new VehicleSimulator($layout))->run($program, $effects);
         $samples = [];
         foreach ($program->sampleAt as $n => $t) {
-            $sample = ['t_s' => $t, 'foot_n' => round($foot->at($t), 3), 'travel_mm' => round($run->travelMm($n), 3), 'corners' => []];
+            $corners = [];
             foreach (Corner::cases() as $corner) {
-                $sample['corners'][$corner->value] = ['kpa' => round($run->wheelKpa($corner, $n), 3), 'torque_nm' => round($run->torqueNm($corner, $n), 3)];
+                $corners[$corner->value] = [
+                    'kpa' => round($run->wheelKpa($corner, $n), 3),
+                    'torque_nm' => round($run->torqueNm($corner, $n), 3),
+                ];
             }
-            $samples[] = $sample;
+            $samples[] = [
+                't_s' => $t,
+                'foot_n' => round($foot->at($t), 3),
+                'travel_mm' => round($run->travelMm($n), 3),
+                'corners' => $corners,
+            ];
         }
 
         return ['format' => 1, 'preset' => $preset, 'samples' => $samples];
     }
 
+    /** @throws InvalidData when this vehicle cannot have such a fault or effect */
     private function effects(Layout $layout, Shape $request): Effects
     {
-        $effects = new Effects(array_map(static fn (Shape $target): array => $target->numberMapSelf(), $request->each('effects')));
+        $own = array_map(static fn (Shape $target): array => $target->numberMapSelf(), $request->each('effects'));
+        $effects = new Effects($own);
+        Targets::in($layout)->check($effects, '/effects');
         if (!$request->has('fault')) {
             return $effects;
         }
         $fault = $request->in('fault');
         $grade = (int) $fault->number('grade', 0.0);
-        foreach (Particles::of($this->catalogue, $layout) as $particle) {
-            if ($particle->suspect() === $fault->text('suspect') && 0 === $grade--) {
+        foreach (Particles::of($this->catalogue->faults, $layout) as $particle) {
+            if ($particle->suspect->is($fault->text('suspect')) && 0 === $grade--) {
                 return $particle->effects->with($effects);
             }
         }
-        throw InvalidData::at('/fault', \sprintf('this vehicle cannot have "%s" of that grade', $fault->text('suspect')));
+        $suspect = $fault->text('suspect');
+        throw InvalidData::at('/fault', \sprintf('this vehicle cannot have "%s" of that grade', $suspect));
     }
 }

@@ -4,102 +4,173 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use App\Catalogue\CatalogueLoader;
+use App\Catalogue\SourceHash;
 use App\Prediction\Predictions;
+use App\Prediction\SignatureFiles;
 use App\Shop\ShopSettings;
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Check\SignatureBuilder;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Field;
-use Rodrel\Core\Job\Entry;
+use Rodrel\Core\Isolation\Settings;
+use Rodrel\Core\Job\Diagnosis;
 use Rodrel\Core\Job\JobState;
-use Rodrel\Core\Job\Kind;
-use Rodrel\Core\Job\Story;
-use Rodrel\Core\Model\Effects;
-use Rodrel\Core\Model\Program;
-use Rodrel\Core\Model\VehicleSimulator;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Payload\Arrival;
+use Rodrel\Core\Log\Payload\IntakePayload;
+use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Log\Story;
+use Rodrel\Core\Physics\Effects;
+use Rodrel\Core\Physics\Program;
+use Rodrel\Core\Physics\VehicleSimulator;
+use Rodrel\Core\Prediction\Prediction;
 use Rodrel\Core\Vehicle\Layout;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Style\SymfonyStyle;
 
-/** Measures what has an aim: one simulation, all signatures of a preset, a reading on the bench; and memory. */
-#[AsCommand('rodrel:speed', 'Times the simulation, the signatures and a reading on the bench')]
+/** Measures what has an aim: simulation, predictions, judgement, long logs; and pages against an empty one. */
+#[AsCommand('rodrel:speed', 'Times the simulation, the predictions, a reading on the bench, and pages')]
 final readonly class SpeedCommand
 {
     private const RUNS = 7;
+    private const FEW = 10;
+    private const MANY = 300;
+    /** A fault that touches one circuit only, as most do. */
+    private const CHANGED = 'hose.one-way';
 
-    public function __construct(private Catalogue $catalogue, private Predictions $predictions, private ShopSettings $shop, private string $projectDir)
-    {
+    public function __construct(
+        private Catalogue $catalogue,
+        private Predictions $predictions,
+        private ShopSettings $shop,
+        private PageTimes $pages,
+        private SourceHash $sources,
+        private string $projectDir,
+    ) {
     }
 
-    public function __invoke(SymfonyStyle $io, #[Option('print JSON instead of a table')] bool $json = false): int
-    {
+    public function __invoke(
+        SymfonyStyle $io,
+        #[Option('print JSON instead of a table')] bool $json = false,
+        #[Option('a running demo shop, http://127.0.0.1:8377: its pages are timed too')] ?string $pages = null,
+    ): int {
         $rows = [];
         foreach (array_keys($this->catalogue->presets) as $preset) {
-            $layout = Layout::fromArray($this->catalogue->presets[$preset]);
-            $this->press($layout);
-            $rows[] = ['what' => 'one press simulated', 'preset' => $preset, 'aim_ms' => null] + $this->timed(fn () => $this->press($layout));
-            $simulations = 0;
-            $measured = $this->timed(function () use ($layout, &$simulations): void {
-                $simulations = (new SignatureBuilder($this->catalogue))->build($layout)->simulations;
-            }, 3);
-            $rows[] = ['what' => \sprintf('all signatures, %d simulations', $simulations), 'preset' => $preset, 'aim_ms' => 5000] + $measured;
-            $rows[] = ['what' => 'reading to belief and next check', 'preset' => $preset, 'aim_ms' => 60] + $this->onTheWeb($preset);
+            array_push($rows, ...$this->ofPreset($preset));
         }
+        $preset = array_key_first($this->catalogue->presets);
+        $few = $this->onTheWeb((string) $preset, self::FEW);
+        $many = $this->onTheWeb((string) $preset, self::MANY);
+        $rows[] = ['what' => self::FEW.' readings judged', 'of' => (string) $preset, 'aim' => ''] + $few;
+        $rows[] = ['what' => self::MANY.' readings judged', 'of' => (string) $preset, 'aim' => ''] + $many;
+        array_push($rows, ...null === $pages ? [] : $this->pages->measure($pages));
         $peak = round(memory_get_peak_usage() / 1e6, 1);
         if ($json) {
-            $io->writeln((string) json_encode(['format' => 1, 'rows' => $rows, 'peak_memory_mb' => $peak, 'jit' => false !== (\function_exists('opcache_get_status') ? opcache_get_status(false)['jit']['on'] ?? false : false)], \JSON_PRETTY_PRINT));
+            $io->writeln((string) json_encode(['format' => 1, 'rows' => $rows, 'peak_memory_mb' => $peak], \JSON_PRETTY_PRINT));
 
             return 0;
         }
-        $io->table(['what', 'preset', 'aim ms', 'least ms', 'median ms', 'most ms'], array_map(static fn (array $r): array => [$r['what'], $r['preset'], $r['aim_ms'] ?? '', $r['min_ms'], $r['median_ms'], $r['max_ms']], $rows));
+        $io->table(['what', 'of', 'aim', 'least ms', 'median ms', 'most ms'], array_map(array_values(...), $rows));
         $io->writeln('Peak memory '.$peak.' MB');
 
         return 0;
     }
 
+    /** @return list<array{what: string, of: string, aim: string, min: float, median: float, max: float}> */
+    private function ofPreset(string $preset): array
+    {
+        $layout = Layout::fromArray($this->catalogue->vehicle($preset));
+        $this->press($layout);
+        $fault = $this->catalogue->faults->of(self::CHANGED);
+
+        return [
+            ['what' => 'one press simulated', 'of' => $preset, 'aim' => '']
+            + Times::of(fn () => $this->press($layout), self::RUNS),
+            ['what' => 'all predictions', 'of' => $preset, 'aim' => '5000 ms']
+            + Times::of(fn () => $this->predict($layout), 1),
+            ['what' => 'after one changed fault', 'of' => $preset, 'aim' => '1000 ms']
+            + Times::of(fn () => $this->prediction($layout)->fault($fault), 3),
+            ['what' => 'reading to belief and next check', 'of' => $preset, 'aim' => '30 ms']
+            + $this->onTheWeb($preset, self::FEW),
+        ];
+    }
+
     private function press(Layout $layout): void
     {
-        (new VehicleSimulator($layout))->run(Program::press(150.0), new Effects(['hose@lf' => ['gf' => 0.002, 'gr' => 3e-5]]));
+        $fault = new Effects(['hose@lf' => ['gf' => 0.002, 'gr' => 3e-5]]);
+        (new VehicleSimulator($layout))->run(Program::press(), $fault);
+    }
+
+    private function prediction(Layout $layout): Prediction
+    {
+        $keys = $this->catalogue->keys($this->sources->predicting());
+
+        return new Prediction($layout, $this->catalogue->checks, $this->catalogue->complaints, $keys);
+    }
+
+    private function predict(Layout $layout): void
+    {
+        $prediction = $this->prediction($layout);
+        foreach ($this->catalogue->faults as $fault) {
+            $prediction->fault($fault);
+        }
     }
 
     /**
-     * As a page does it: another process without JIT, the signature from its file of constants, five readings.
+     * As a page does it: another process without the just-in-time compiler, predictions from their file of constants.
      *
-     * @return array{min_ms: float, median_ms: float, max_ms: float}
+     * @return array{min: float, median: float, max: float}
      */
-    private function onTheWeb(string $preset): array
+    private function onTheWeb(string $preset, int $readings): array
     {
         $this->predictions->compute($this->catalogue->vehicle($preset));
-        $code = \sprintf('require "vendor/autoload.php"; echo json_encode(%s::bench(%s, %s, %s));', '\\'.self::class, var_export($preset, true), var_export($this->projectDir, true), var_export(serialize($this->shop->isolation()), true));
+        $key = $this->predictions->key(Layout::fromArray($this->catalogue->vehicle($preset)));
+        $code = \sprintf(
+            'require "vendor/autoload.php"; echo json_encode(%s::bench(%s, %s, %s, %s, %d));',
+            '\\'.self::class,
+            var_export($preset, true),
+            var_export($key, true),
+            var_export($this->projectDir, true),
+            var_export(serialize($this->shop->isolation()), true),
+            $readings,
+        );
+        $cache = $this->projectDir.'/var/cache/opcache-speed';
+        if (!is_dir($cache)) {
+            mkdir($cache, 0o775, true);
+        }
+        $php = \sprintf(
+            'cd %s && %s -d opcache.enable_cli=1 -d opcache.jit=off -d opcache.file_cache=%s -r %s',
+            escapeshellarg($this->projectDir),
+            escapeshellarg(\PHP_BINARY),
+            escapeshellarg($cache),
+            escapeshellarg($code),
+        );
         $times = [];
         for ($i = 0; $i < self::RUNS; ++$i) {
-            $out = shell_exec('cd '.escapeshellarg($this->projectDir).' && '.escapeshellarg(\PHP_BINARY).' -d opcache.enable_cli=1 -d opcache.jit=off -d opcache.file_cache='.escapeshellarg($this->fileCache()).' -r '.escapeshellarg($code));
+            $out = shell_exec($php);
             $time = json_decode((string) $out, true);
             $times[] = \is_float($time) ? $time : throw new \RuntimeException('The measured process failed: '.$out);
         }
 
-        return $this->spread($times);
+        return Times::spread($times);
     }
 
     /** @internal called in another process by onTheWeb() */
-    public static function bench(string $preset, string $projectDir, string $settings): float
+    public static function bench(string $preset, string $key, string $projectDir, string $settings, int $readings): float
     {
-        $loader = new \App\Catalogue\CatalogueLoader($projectDir);
-        $catalogue = $loader->load();
-        $layout = Layout::fromArray($catalogue->presets[$preset]);
-        /** @var \Rodrel\Core\Isolation\Settings $isolation */
-        $isolation = unserialize($settings);
-        $builder = new SignatureBuilder($catalogue);
-        $run = static function () use ($projectDir, $builder, $catalogue, $layout, $isolation): void {
-            /** @var array<string, mixed> $data */
-            $data = require $projectDir.'/var/signatures/'.$builder->key($layout).'.php';
-            $field = Field::of($catalogue, $layout, \Rodrel\Core\Check\Signature::fromArray($data));
-            $at = new \DateTimeImmutable('2026-01-01');
-            $log = [new Entry('i', 1, Kind::Intake, ['complaint' => 'drags-lf', 'pattern' => 'warm'], '', $at), new Entry('l', 2, Kind::Lift, ['to' => 'wheels-off', 'stands' => true], '', $at)];
-            foreach ([['spin@vehicle', ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger']], ['bleeder-open@lf', ['' => 'spurts-frees']], ['dust@vehicle', ['lf' => 'dustier', 'rf' => 'like-the-other', 'lr' => 'like-the-other', 'rr' => 'like-the-other']], ['hose-look@lf', ['' => 'sound']]] as $n => [$check, $outcomes]) {
-                $log[] = new Entry('r'.$n, $n + 3, Kind::Reading, ['check' => $check, 'outcomes' => $outcomes], '', $at->modify("+$n minutes"));
-            }
-            JobState::of($catalogue, $field, Story::of($log), $isolation)->verdict();
+        $catalogue = (new CatalogueLoader($projectDir))->load();
+        $layout = Layout::fromArray($catalogue->vehicle($preset));
+        $files = new SignatureFiles($projectDir.'/var/signatures');
+        $signature = $files->signature($key) ?? throw new \RuntimeException('The predictions were just made.');
+        $sound = $files->sound($key);
+        $settings = unserialize($settings);
+        if (!$settings instanceof Settings) {
+            throw new \RuntimeException('No settings.');
+        }
+        $log = self::log($catalogue, $layout, $readings);
+        $run = static function () use ($catalogue, $layout, $signature, $sound, $settings, $log): void {
+            $field = Field::of($catalogue->knowledge(), $layout, $signature);
+            $state = JobState::of($catalogue, $layout, $sound, Story::of($log));
+            Diagnosis::of($field, $state, $settings)->judgement();
         };
         $run();
         $start = hrtime(true);
@@ -108,42 +179,27 @@ final readonly class SpeedCommand
         return (hrtime(true) - $start) / 1e6;
     }
 
-    private function fileCache(): string
+    /** @return list<Entry> the same few checks over and over: of two readings of one check the later stands */
+    private static function log(Catalogue $catalogue, Layout $layout, int $readings): array
     {
-        $directory = $this->projectDir.'/var/cache/opcache-speed';
-        if (!is_dir($directory)) {
-            mkdir($directory, 0o775, true);
+        $at = new \DateTimeImmutable('2026-01-01');
+        $log = [new Entry('i', 1, new IntakePayload(['drags-lf'], 'warm', new Arrival(), [], ''), '', $at)];
+        $checks = [];
+        foreach ($catalogue->checks as $check) {
+            foreach ($check->everywhere($layout) as $place) {
+                $checks[] = [$check, $place];
+            }
+        }
+        for ($n = 0; $n < $readings; ++$n) {
+            [$check, $place] = $checks[$n % \count($checks)];
+            $words = [];
+            foreach ($check->rows as $row) {
+                $words[$row->id] = $row->observer->wording->best();
+            }
+            $payload = new ReadingPayload($place, $words);
+            $log[] = new Entry('r'.$n, $n + 2, $payload, '', $at->modify("+$n minutes"));
         }
 
-        return $directory;
-    }
-
-    /**
-     * @param callable(): void $work
-     *
-     * @return array{min_ms: float, median_ms: float, max_ms: float}
-     */
-    private function timed(callable $work, int $runs = self::RUNS): array
-    {
-        $times = [];
-        for ($i = 0; $i < $runs; ++$i) {
-            $start = hrtime(true);
-            $work();
-            $times[] = (hrtime(true) - $start) / 1e6;
-        }
-
-        return $this->spread($times);
-    }
-
-    /**
-     * @param list<float> $times
-     *
-     * @return array{min_ms: float, median_ms: float, max_ms: float}
-     */
-    private function spread(array $times): array
-    {
-        sort($times);
-
-        return ['min_ms' => round($times[0], 2), 'median_ms' => round($times[intdiv(\count($times), 2)], 2), 'max_ms' => round($times[\count($times) - 1], 2)];
+        return $log;
     }
 }

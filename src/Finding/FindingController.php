@@ -9,11 +9,15 @@ use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Shop\ShopSettings;
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Isolation\Belief;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Costs;
+use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Repair\PartOption;
+use Rodrel\Core\Repair\Repair;
 use Rodrel\Core\Repair\Scope;
+use Rodrel\Core\Vocabulary\GroupAt;
+use Rodrel\Core\Vocabulary\Part;
+use Rodrel\Core\Vocabulary\SuspectAt;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -21,6 +25,9 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The sentence to defend: evidence for and against, what else it could be, repair now against one more check. */
 final class FindingController extends RendersJob
 {
+    /** A fault believed in less than this spoils nothing yet (share of belief; estimate). */
+    private const BELIEVED_FROM = 0.01;
+
     public function __construct(private readonly SuspectView $suspects, private readonly ShopSettings $shop, private readonly Catalogue $catalogue)
     {
     }
@@ -29,76 +36,98 @@ final class FindingController extends RendersJob
     public function __invoke(Job $job, Request $request): Response
     {
         $loaded = ($this->readJob)($job);
-        $belief = $loaded->state->belief;
+        $judgement = $loaded->judgement();
         $signed = $loaded->state->story->finding();
-        $rows = $this->suspects->of($loaded->state);
-        $group = $request->query->getString('group', null !== $signed ? $signed->shape()->text('group') : (string) ($rows[0]['group'] ?? ''));
+        $rows = null === $judgement ? [] : $this->suspects->of($judgement);
+        $first = null !== $signed ? (string) $signed->payload->group : (string) ($rows[0]['group'] ?? '');
+        $named = $request->query->getString('group', $first);
         $chosen = null;
         foreach ($rows as $row) {
-            $chosen = $row['group'] === $group ? $row : $chosen;
+            $chosen = $row['group'] === $named ? $row : $chosen;
         }
-        if (null === $belief || null === $chosen) {
+        if (null === $judgement || null === $chosen) {
             return $this->page('finding/waiting.html.twig', $loaded, 'finding', []);
         }
-        $verdict = $loaded->state->verdict();
-        $costs = Costs::of($belief->field, $this->shop->isolation());
-        $masses = [];
-        foreach ($belief->field->groups as $name) {
-            $masses[] = $belief->group($name);
-        }
-        $masses[] = $belief->second;
+        $group = GroupAt::parse($chosen['group']);
+        $advice = $judgement->advice;
+        $next = $advice->next ?? $advice->others[0] ?? null;
+        $settings = $this->shop->isolation();
+        $repair = $this->catalogue->repairs->of($group);
+        $pair = $this->shop->practice()->pairs;
 
         return $this->page('finding/finding.html.twig', $loaded, 'finding', [
-            'sentence' => $this->say->finding($group, $belief->leadingSuspect($group)),
-            'do' => $this->say->text('repair.'.explode('@', $group)[0].'.do'),
+            'sentence' => $this->say->finding($group, $this->say->leading($judgement, $group)),
+            'do' => $this->say->text('repair.'.$group->id.'.do'),
+            'nowhere' => 'nowhere' === $repair->drawn,
             'chosen' => $chosen,
-            'spoils' => implode(', ', array_map(fn (string $part): string => $this->say->text('part.'.$part), $this->spoiled($belief, $group))),
+            'spoils' => implode(', ', array_map(
+                fn (string $part): string => $this->say->text('part.'.$part),
+                $this->spoiled($judgement, $group),
+            )),
             'leads' => $rows[0]['group'] === $group,
             'rows' => $rows,
-            'second' => $belief->second,
-            'confirmed' => $verdict->confirmed ?? false,
-            'contradiction' => null !== $verdict?->contradiction,
-            'next' => $verdict->next ?? $verdict->others[0] ?? null,
-            'nextName' => null === ($p = $verdict->next ?? $verdict->others[0] ?? null) ? null : $this->say->check($p->id()),
-            'cost' => Costs::ofGroup($belief->field, $this->shop->isolation(), $group),
-            'expected' => $costs->expected($masses),
-            'truth' => $costs->ifTruthWereKnown($masses),
-            'repair' => $this->catalogue->repair($group),
-            'scope' => $this->scope($loaded, $group, $pair = 'axle-pairs' === $this->shop->school('pair')),
+            'second' => $judgement->second,
+            'confirmed' => $advice->confirmed,
+            'contradiction' => null !== $advice->again,
+            'next' => $next,
+            'nextName' => null === $next ? null : $this->say->check($next->at),
+            'cost' => Costs::ofGroup($this->catalogue->repairs, $settings, $group),
+            'expected' => $judgement->margins->expectedCents,
+            'truth' => $judgement->margins->truthCents,
+            'repair' => $repair,
+            'scope' => $this->scope($loaded, $group, $pair),
             'pair' => $pair,
-            'sides' => $this->catalogue->repair($group)->pair ? ['one' => $this->scope($loaded, $group, false)->baseCents, 'pair' => $this->scope($loaded, $group, true)->baseCents] : null,
-            'options' => $this->options($group),
-            'common' => $this->suspects->commonCauses($loaded->state),
-            'rate' => $this->shop->isolation()->rateCentsPerMinute,
+            'sides' => $repair->opening->pair ? [
+                'one' => $this->scope($loaded, $group, false)->baseCents,
+                'pair' => $this->scope($loaded, $group, true)->baseCents,
+            ] : null,
+            'options' => $this->options($repair),
+            'common' => $this->suspects->commonCauses($judgement),
+            'rate' => $settings->labour->rateCentsPerMinute,
             'signed' => $signed,
         ]);
     }
 
-    private function scope(LoadedJob $loaded, string $group, bool $pair): Scope
+    private function scope(LoadedJob $loaded, GroupAt $group, bool $pair): Scope
     {
-        $settings = $this->shop->isolation();
-
-        return Scope::of($this->catalogue->repair($group), explode('@', $group)[1], $loaded->state->readings(), $settings->rateCentsPerMinute, $settings->fluidCentsPerMl, $pair, str_starts_with($group, 'caliper@') && 'always' === $this->shop->school('hose_with_caliper') ? ['hose'] : []);
+        return Scope::of(
+            $this->catalogue->repairs->of($group),
+            $group->place,
+            $loaded->state->situation->readings,
+            $this->shop->isolation()->labour,
+            $pair,
+            $this->shop->practice()->alongWith($group->id),
+        );
     }
 
     /** @return list<array<string, mixed>> cheapest first, coming back counted */
-    private function options(string $group): array
+    private function options(Repair $repair): array
     {
-        $repair = $this->catalogue->repair($group);
-        $rate = $this->shop->isolation()->rateCentsPerMinute;
-        $options = array_map(fn (PartOption $o): array => ['kind' => $this->say->ui('option.'.$o->kind), 'parts' => $o->partsCents, 'core' => $o->coreCents, 'days' => (int) $o->leadDays, 'months' => (int) $o->warrantyMonths, 'back' => $o->returnChance, 'expected' => $o->expectedCents($repair->minutes, $rate), 'not' => null === $o->notIf ? null : $this->say->ui('option.not-'.$o->notIf)], array_values($repair->options));
+        $rate = $this->shop->isolation()->labour->rateCentsPerMinute;
+        $options = array_map(fn (PartOption $option): array => [
+            'kind' => $this->say->ui('option.'.$option->kind),
+            'parts' => $option->partsCents,
+            'core' => $option->coreCents,
+            'days' => (int) $option->leadDays,
+            'months' => (int) $option->warrantyMonths,
+            'back' => $option->returnChance,
+            'expected' => $option->expectedCents($repair->price->minutes, $rate),
+            'not' => null === $option->notIf ? null : $this->say->ui('option.not-'.$option->notIf),
+        ], array_values($repair->options));
         usort($options, static fn (array $a, array $b): int => $a['expected'] <=> $b['expected']);
 
         return $options;
     }
 
     /** @return list<string> parts that the believed faults of a group tend to spoil */
-    private function spoiled(Belief $belief, string $group): array
+    private function spoiled(Judgement $judgement, GroupAt $group): array
     {
         $parts = [];
-        foreach ($belief->field->particles as $i => $particle) {
-            if ($particle->group() === $group && $belief->posterior[$i] > 0.01) {
-                $parts = [...$parts, ...$particle->fault->spoils];
+        foreach ($judgement->suspects as $suspect => $mass) {
+            $at = SuspectAt::parse($suspect);
+            $cure = $this->catalogue->faults->of($at)->cure;
+            if ($mass > self::BELIEVED_FROM && $cure->groupFor($at->place)->is($group)) {
+                array_push($parts, ...array_map(static fn (Part $part): string => $part->id, $cure->spoils));
             }
         }
 

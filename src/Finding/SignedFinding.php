@@ -5,54 +5,61 @@ declare(strict_types=1);
 namespace App\Finding;
 
 use App\Job\InvalidInput;
-use App\Job\Job;
-use App\Job\ReadJob;
+use App\Job\LoadedJob;
 use App\Text\Say;
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Isolation\Argument;
-use Rodrel\Core\Isolation\Explanation;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Reading;
+use Rodrel\Core\Isolation\Spoken;
+use Rodrel\Core\Log\Payload\FindingNotes;
+use Rodrel\Core\Log\Payload\FindingPayload;
+use Rodrel\Core\Vocabulary\GroupAt;
 
 /** What a signature freezes: the sentence, the belief, the readings and their weights, with hashes. */
 final readonly class SignedFinding
 {
-    public function __construct(private ReadJob $readJob, private Catalogue $catalogue, private Say $say)
+    public function __construct(private Catalogue $catalogue, private Say $say)
     {
     }
 
     /**
      * @param string $against why the technician signs something else than the leading group, may be empty
      *
-     * @return array<string, mixed>
-     *
      * @throws InvalidInput
      */
-    public function payload(Job $job, string $group, string $against): array
+    public function payload(LoadedJob $loaded, GroupAt $group, string $against): FindingPayload
     {
-        $state = ($this->readJob)($job)->state;
-        $belief = $state->belief ?? throw InvalidInput::because('gate.predictions-first');
-        if (!isset($belief->groups[$group])) {
+        $judgement = $loaded->judgement() ?? throw InvalidInput::because('gate.predictions-first');
+        if (!isset($judgement->groups[(string) $group])) {
             throw InvalidInput::because('input.group');
         }
-        $leader = $belief->leader();
-        if (null !== $leader && $leader[0] !== $group && '' === trim($against)) {
-            throw InvalidInput::because('input.against', ['leader' => $this->say->group($leader[0])]);
+        $against = trim($against);
+        $leader = $judgement->leader();
+        if (!$leader->is($group) && '' === $against) {
+            throw InvalidInput::because('input.against', ['leader' => $this->say->group($leader)]);
         }
-
-        if ('' === trim($against) && null !== $state->verdict()?->contradiction) {
+        if ('' === $against && null !== $judgement->advice->again) {
             throw InvalidInput::because('input.contradiction');
         }
 
+        return new FindingPayload(
+            $group,
+            $this->say->saidFinding($group, $this->say->leading($judgement, $group)),
+            round($judgement->group($group), 4),
+            round($judgement->second, 4),
+            array_map(static fn (Reading $reading): string => $reading->entry(), $loaded->state->situation->readings),
+            array_map($this->argument(...), $judgement->arguments[(string) $group] ?? []),
+            new FindingNotes($against, $this->catalogue->hash, $judgement->margins->signature),
+        );
+    }
+
+    /** @return array{check: string, said: string, ratio: float, weight: string} */
+    private function argument(Spoken $spoken): array
+    {
         return [
-            'group' => $group,
-            'sentence' => $this->say->finding($group, $belief->leadingSuspect($group)),
-            'mass' => round($belief->group($group), 4),
-            'second' => round($belief->second, 4),
-            'readings' => array_map(static fn (Reading $r): string => explode('#', $r->id)[0], $belief->readings),
-            'arguments' => array_map(fn (Argument $a): array => ['check' => $a->reading->check, 'said' => $this->say->check($a->reading->check).': '.$this->say->outcome($a->reading->check, $a->reading->outcomes), 'ratio' => round($a->ratio, 3), 'weight' => $a->weight->value], Explanation::of($belief, $group)),
-            'against' => trim($against),
-            'catalogue' => $this->catalogue->hash,
-            'signature' => $belief->field->signature->key,
+            'check' => (string) $spoken->check,
+            'said' => $this->say->check($spoken->check).': '.$this->say->outcome($spoken->check, $spoken->outcomes),
+            'ratio' => round($spoken->ratio, 3),
+            'weight' => $spoken->weight->value,
         ];
     }
 }

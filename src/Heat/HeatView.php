@@ -6,11 +6,13 @@ namespace App\Heat;
 
 use App\Job\LoadedJob;
 use App\Text\Say;
-use Rodrel\Core\Catalogue;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Check\Row;
 use Rodrel\Core\Heat\HeatRound;
-use Rodrel\Core\Job\Entry;
-use Rodrel\Core\Job\Kind;
-use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Prediction\SoundSignature;
+use Rodrel\Core\Vocabulary\Corner;
 
 /** Turns logged temperatures into what a page shows. */
 final readonly class HeatView
@@ -19,108 +21,166 @@ final readonly class HeatView
     private const BAR = 74.0;
     /** Where each pad's bar starts on the plan and which way it grows. */
     private const AT = ['lf' => [150, 66, -1], 'rf' => [250, 66, 1], 'lr' => [150, 250, -1], 'rr' => [250, 250, 1]];
+    /** A wheel is called hot from so many kelvins over the air on, whatever the drive (K; estimate). */
+    private const HOT_FROM_K = 10.0;
+    private const SIGMAS = 2.0;
 
     public function __construct(private Catalogue $catalogue, private Say $say)
     {
     }
 
-    /** @return list<array<string, mixed>> in the order they were taken */
+    /** @return list<HeatPage> in the order they were taken */
     public function rounds(LoadedJob $loaded): array
     {
         $rounds = [];
+        $sound = $loaded->state->sound();
+        if (null === $sound) {
+            return [];
+        }
         foreach ($loaded->state->story->chapters as $chapter) {
-            foreach ($chapter->all(Kind::Reading) as $entry) {
-                $check = $entry->shape()->text('check');
-                $observer = $this->catalogue->check($check)->rows['lf'] ?? null;
-                if (null !== $observer && $observer->isOverAir() && null !== $loaded->state->field) {
-                    $before = array_values(array_filter($rounds, static fn (array $r): bool => $r['check'] === $check && $r['epoch'] < $chapter->number));
-                    $rounds[] = $this->round($loaded, $entry, $check, $chapter->number, [] === $before ? null : $before[\count($before) - 1]);
+            foreach ($chapter->entriesOf(ReadingPayload::class) as $entry) {
+                $check = $entry->payload->check;
+                if (!$this->catalogue->checks->of($check)->isHeat()) {
+                    continue;
                 }
+                $before = null;
+                foreach ($rounds as $round) {
+                    $before = $check->is($round->check) && $round->epoch < $chapter->number ? $round : $before;
+                }
+                $rounds[] = $this->round($loaded, $sound, $entry, $chapter->number, $before);
             }
         }
 
         return $rounds;
     }
 
-    /**
-     * @param array<string, mixed>|null $before the same drive before the repair
-     *
-     * @return array<string, mixed>
-     */
-    private function round(LoadedJob $loaded, Entry $entry, string $check, int $epoch, ?array $before): array
-    {
-        $definition = $this->catalogue->check($check);
-        $observer = $definition->rows['lf'];
-        $excess = $expected = $typed = [];
+    /** @param Entry<ReadingPayload> $entry */
+    private function round(
+        LoadedJob $loaded,
+        SoundSignature $sound,
+        Entry $entry,
+        int $epoch,
+        ?HeatPage $before,
+    ): HeatPage {
+        $reading = $entry->payload;
+        $row = $this->catalogue->checks->of($reading->check)->firstRow();
+        $drive = $this->catalogue->checks->drives[$row->observer->with()->word('drive')];
+        $excess = $expected = [];
         $air = 15.0;
-        foreach ($entry->shape()->each('numbers') as $row => $number) {
-            $excess[$row] = $number->number('core');
-            $expected[$row] = $loaded->state->field?->sound($check, $row) ?? 0.0;
-            $air = $number->number('air_c');
-            $typed[$row] = ['typed' => $number->text('typed').(is_numeric(str_replace(',', '.', $number->text('typed'))) ? ' '.$number->text('unit') : ''), 'since' => $number->number('since_s', 0.0), 'surface' => $number->text('surface'), 'place' => $number->text('place', 'rotor')];
+        foreach ($reading->numbers as $corner => $number) {
+            $excess[$corner] = $number->figure->core;
+            $expected[$corner] = $sound->median($reading->check, $corner);
+            $air = $number->taken->airC ?? $air;
         }
-        $again = $entry->shape()->in('again');
-        $first = $entry->shape()->in('numbers')->in('lf');
-        $tau = $again->has('core') ? HeatRound::cooling($this->measured($first->number('core'), $first->number('since_s', 0.0)), $first->number('since_s', 0.0), $again->number('core'), $again->number('since_s')) : null;
-        $round = HeatRound::of($loaded->layout, $this->catalogue->drives[(string) $observer->drive], $excess, $expected, $air, $tau);
-        $top = max(1.0, ...array_values($excess), ...array_values($expected), ...(null === $before ? [] : array_column($before['wheels'], 'over')));
+        $tau = $this->cooling($reading, $row);
+        $round = HeatRound::of($loaded->layout, $drive, $excess, $expected, $air, $tau);
+        $longest = max(1.0, ...array_values($excess), ...array_values($expected), ...array_values($before->over ?? []));
         $wheels = [];
         foreach (Corner::cases() as $corner) {
-            $id = $corner->value;
-            [$x, $y, $way] = self::AT[$id];
-            $wheels[$id] = [
-                'id' => $id,
-                'name' => $this->say->text('place.'.$id),
-                'over' => (int) round($excess[$id]),
-                'low' => (int) round($expected[$id] * exp(-2.0 * $observer->noise)),
-                'high' => (int) round($expected[$id] * exp(2.0 * $observer->noise)),
-                'drag' => (int) round($round->wheels[$id]['drag_nm']),
-                'watts' => (int) round($round->wheels[$id]['watts']),
-                'hot' => $excess[$id] > $expected[$id] * $observer->limits[1] && $excess[$id] > 10.0,
-                'cold' => $id === ($round->axles[$corner->isFront() ? 'front' : 'rear']['cold'] ?? null),
-                'before' => null === $before ? null : $before['wheels'][$id]['over'],
-                'x' => $x, 'y' => $y, 'way' => $way,
-                'bar' => round(self::BAR * $excess[$id] / $top, 1),
-                'mark' => round(self::BAR * $expected[$id] / $top, 1),
-                'was' => null === $before ? null : round(self::BAR * min(1.0, $before['wheels'][$id]['over'] / $top), 1),
-            ] + $typed[$id];
+            $wheels[$corner->value] = $this->wheel($reading, $round, $row, $corner, $longest, $before);
         }
 
+        return new HeatPage(
+            $reading->check,
+            $epoch,
+            ['name' => $this->say->check($reading->check), 'at' => $entry->takenAt, 'air' => $air],
+            $wheels,
+            array_map($this->axle(...), $round->axles),
+            [
+                'said' => $this->sentence($wheels, $round),
+                'tau' => null === $tau ? null : (int) round($tau / 60.0),
+                'stops' => $drive->stops,
+                'after' => null !== $before,
+            ],
+            $excess,
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private function wheel(
+        ReadingPayload $reading,
+        HeatRound $round,
+        Row $row,
+        Corner $corner,
+        float $longest,
+        ?HeatPage $before,
+    ): array {
+        $id = $corner->value;
+        [$x, $y, $way] = self::AT[$id];
+        $seen = $round->wheels[$id];
+        $number = $reading->numbers[$id];
+        $spread = exp(self::SIGMAS * $row->observer->wording->noise);
+        $hotFrom = $row->observer->wording->limits[1] * $seen['expected_k'];
+        $was = $before->over[$id] ?? null;
+
         return [
-            'entry' => $entry->id,
-            'check' => $check,
-            'epoch' => $epoch,
-            'name' => $this->say->check($check),
-            'at' => $entry->takenAt,
-            'air' => $air,
-            'wheels' => $wheels,
-            'axles' => array_map(fn (array $axle): array => ['apart' => (int) round($axle['apart_k']), 'hotter' => null === $axle['hotter'] ? null : $this->say->text('place.'.$axle['hotter']), 'cold' => null === $axle['cold'] ? null : $this->say->text('place.'.$axle['cold'])], $round->axles),
-            'said' => $this->sentence($wheels, $round),
-            'tau' => null === $tau ? null : (int) round($tau / 60.0),
-            'stops' => $round->drive->stops,
-            'after' => null !== $before,
+            'id' => $id,
+            'name' => $this->say->place($id),
+            'over' => (int) round($seen['excess_k']),
+            'low' => (int) round($seen['expected_k'] / $spread),
+            'high' => (int) round($seen['expected_k'] * $spread),
+            'drag' => (int) round($seen['drag_nm']),
+            'watts' => (int) round($seen['watts']),
+            'hot' => $seen['excess_k'] > $hotFrom && $seen['excess_k'] > self::HOT_FROM_K,
+            'cold' => $id === ($round->axles[$corner->isFront() ? 'front' : 'rear']['cold'] ?? null),
+            'before' => null === $was ? null : (int) round($was),
+            'x' => $x,
+            'y' => $y,
+            'way' => $way,
+            'bar' => round(self::BAR * $seen['excess_k'] / $longest, 1),
+            'mark' => round(self::BAR * $seen['expected_k'] / $longest, 1),
+            'was' => null === $was ? null : round(self::BAR * min(1.0, $was / $longest), 1),
+            'typed' => $number->figure->said(),
+            'raw' => null === $number->taken ? null : (int) round($number->taken->rawK),
+            'since' => $number->taken->sinceS ?? 0.0,
+            'place' => $number->taken->place ?? HeatRound::ROTOR,
         ];
     }
 
-    /** What was measured before it was carried back to the stop. */
-    private function measured(float $atStopK, float $sinceS): float
+    /**
+     * @param array{apart_k: float, hotter: string|null, cold: string|null} $axle
+     *
+     * @return array{apart: int, hotter: string|null, cold: string|null}
+     */
+    private function axle(array $axle): array
     {
-        return $atStopK * exp(-$sinceS / HeatRound::STANDING_S);
+        $named = fn (?string $corner): ?string => null === $corner ? null : $this->say->place($corner);
+
+        return [
+            'apart' => (int) round($axle['apart_k']),
+            'hotter' => $named($axle['hotter']),
+            'cold' => $named($axle['cold']),
+        ];
+    }
+
+    /** The cooling that the first wheel showed when it was taken again, and that its neighbours were carried back with (s). */
+    private function cooling(ReadingPayload $reading, Row $first): ?float
+    {
+        $before = $reading->numbers[$first->id]->taken ?? null;
+        $again = $reading->again?->taken;
+
+        return null === $before || null === $again
+            ? null
+            : HeatRound::cooling($before->rawK, $before->sinceS, $again->rawK, $again->sinceS);
     }
 
     /** @param array<string, array<string, mixed>> $wheels */
     private function sentence(array $wheels, HeatRound $round): string
     {
-        $worst = 'lf';
+        $worst = Corner::LeftFront->value;
         foreach ($round->wheels as $id => $wheel) {
             $worst = $wheel['drag_nm'] > $round->wheels[$worst]['drag_nm'] ? $id : $worst;
         }
-        if ($wheels[$worst]['hot']) {
-            return $this->say->ui('heat.drags', ['where' => ucfirst($this->say->text('place.'.$worst)), 'nm' => (string) $wheels[$worst]['drag'], 'watts' => (string) $wheels[$worst]['watts']]);
+        if (true === $wheels[$worst]['hot']) {
+            return $this->say->ui('heat.drags', [
+                'where' => ucfirst($this->say->place($worst)),
+                'nm' => (string) (int) round($round->wheels[$worst]['drag_nm']),
+                'watts' => (string) (int) round($round->wheels[$worst]['watts']),
+            ]);
         }
-        foreach ($wheels as $wheel) {
+        foreach ($wheels as $id => $wheel) {
             if (true === $wheel['cold']) {
-                return $this->say->ui('heat.cold', ['where' => \is_string($wheel['name']) ? ucfirst($wheel['name']) : '']);
+                return $this->say->ui('heat.cold', ['where' => ucfirst($this->say->place($id))]);
             }
         }
 

@@ -6,7 +6,7 @@ namespace App\Item;
 
 use App\Job\Job;
 use App\Job\RendersJob;
-use Rodrel\Core\Job\Entry;
+use Rodrel\Core\Log\Entry;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -19,7 +19,13 @@ final class ItemsController extends RendersJob
         $loaded = ($this->readJob)($job);
 
         return $this->page('job/items.html.twig', $loaded, $loaded->state->stage->value, [
-            'items' => array_map(fn (Entry $entry): array => ['id' => $entry->id, 'text' => $this->say->item($entry), 'due' => $entry->shape()->text('due', ''), 'safety' => $entry->shape()->flag('safety'), 'at' => $entry->takenAt], $loaded->state->story->openItems()),
+            'items' => array_map(fn (Entry $entry): array => [
+                'id' => $entry->id,
+                'text' => $this->say->item($entry->payload),
+                'due' => $entry->payload->due,
+                'safety' => $entry->payload->safety,
+                'at' => $entry->takenAt,
+            ], $loaded->state->story->openItems()),
         ]);
     }
 }

@@ -8,9 +8,12 @@ use App\Account\User;
 use App\Finding\SignedFinding;
 use App\Text\Say;
 use Rodrel\Core\InvalidData;
-use Rodrel\Core\Job\Kind;
-use Rodrel\Core\Job\Refused;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Payload\Payload;
+use Rodrel\Core\Log\Refused;
+use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -23,9 +26,8 @@ final class AppendController extends AbstractController
 {
     public function __construct(
         private readonly AppendEntry $append,
-        private readonly PayloadReader $reader,
+        private readonly FormReader $reader,
         private readonly SignedFinding $signed,
-        private readonly ReadJob $readJob,
         private readonly Say $say,
     ) {
     }
@@ -39,10 +41,10 @@ final class AppendController extends AbstractController
         $this->denyAccessUnlessGranted(JobVoter::APPEND, $kind);
         try {
             $id = Uuid::isValid((string) $form->get('entry')) ? Uuid::fromString((string) $form->get('entry')) : Uuid::v7();
-            $payload = Kind::Finding === $kind ? $this->signed->payload($job, (string) $form->get('group'), (string) $form->get('against', '')) : $this->reader->read($kind, $form);
-            ($this->append)($job, $user, $id, $kind, $payload);
+            $says = Kind::Finding === $kind ? $this->finding($form) : $this->reader->read($kind, $form);
+            $entry = ($this->append)($job, $user, $id, $says);
 
-            return $this->redirect($this->target($job, $request, $kind), Response::HTTP_SEE_OTHER);
+            return $this->redirect($this->target($job, $request, $entry), Response::HTTP_SEE_OTHER);
         } catch (InvalidInput $wrong) {
             return $this->again($job, $request, [$this->say->ui($wrong->key, $wrong->parameters)]);
         } catch (Refused $refused) {
@@ -65,19 +67,31 @@ final class AppendController extends AbstractController
         ], new Response('', Response::HTTP_UNPROCESSABLE_ENTITY));
     }
 
-    private function target(Job $job, Request $request, Kind $kind): string
+    /**
+     * Signed from the job as it stands when the entry is written.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return \Closure(LoadedJob): Payload
+     */
+    private function finding(InputBag $form): \Closure
     {
-        return $this->back($job, $request) ?? match ($kind) {
-            Kind::Reading => $this->afterReading($job),
+        $group = GroupAt::tryParse($form->getString('group')) ?? throw InvalidInput::because('input.group');
+        $against = $form->getString('against');
+
+        return fn (LoadedJob $loaded): Payload => $this->signed->payload($loaded, $group, $against);
+    }
+
+    private function target(Job $job, Request $request, JobEntry $entry): string
+    {
+        $learned = ['id' => $job->id(), 'learned' => $entry->seq()];
+
+        return $this->back($job, $request) ?? match ($entry->kind()) {
+            Kind::Reading => $this->generateUrl('job', $learned),
             Kind::Finding, Kind::Prepared, Kind::Step, Kind::Confirm => $this->generateUrl('job_repair', ['id' => $job->id()]),
             Kind::Item, Kind::Settled => $this->generateUrl('job_items', ['id' => $job->id()]),
             default => $this->generateUrl('job', ['id' => $job->id()]),
         };
-    }
-
-    private function afterReading(Job $job): string
-    {
-        return $this->generateUrl('job', ['id' => $job->id(), 'learned' => ($this->readJob)($job)->head()]);
     }
 
     /** A path of this job only: no form can send people elsewhere. */

@@ -7,20 +7,19 @@ namespace App\Job;
 use App\Account\User;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
-use Rodrel\Core\Catalogue;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\InvalidData;
-use Rodrel\Core\Job\Entry;
-use Rodrel\Core\Job\Guard;
-use Rodrel\Core\Job\Kind;
-use Rodrel\Core\Job\Refused;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Payload\Payload;
+use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Refused;
+use Rodrel\Core\Log\Rule;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 
-/** The only door into a job's log: locks the job, asks the guard, appends, and writes the list's line with it. */
+/** The only door into a job's log: locks the job, asks the rule, appends, and writes the list's line with it. */
 final readonly class AppendEntry
 {
-    private Guard $guard;
-
     public function __construct(
         private EntityManagerInterface $entities,
         private ReadJob $readJob,
@@ -28,36 +27,49 @@ final readonly class AppendEntry
         private Catalogue $catalogue,
         private ClockInterface $clock,
     ) {
-        $this->guard = new Guard($catalogue);
     }
 
     /**
      * A repeated id with the same content changes nothing and gives the same answer.
      *
-     * @param array<string, mixed> $payload
+     * @param Payload|\Closure(LoadedJob): Payload $says made from the job as it stands, where it depends on that
      *
      * @throws EntryConflict when the id was used for something else
      * @throws Refused       when a gate is closed
      * @throws InvalidData   when the payload is malformed
      */
-    public function __invoke(Job $job, User $author, Uuid $id, Kind $kind, array $payload, ?\DateTimeImmutable $takenAt = null): JobEntry
-    {
-        return $this->entities->wrapInTransaction(function () use ($job, $author, $id, $kind, $payload, $takenAt): JobEntry {
+    public function __invoke(
+        Job $job,
+        User $author,
+        Uuid $id,
+        Payload|\Closure $says,
+        ?\DateTimeImmutable $takenAt = null,
+    ): JobEntry {
+        return $this->entities->wrapInTransaction(function () use ($job, $author, $id, $says, $takenAt): JobEntry {
             $this->entities->lock($job, LockMode::PESSIMISTIC_WRITE);
             $stored = $this->entities->find(JobEntry::class, $id);
+            $loaded = null === $stored || $says instanceof \Closure ? ($this->readJob)($job) : null;
+            $payload = $says instanceof \Closure ? $says($loaded ?? ($this->readJob)($job)) : $says;
             if (null !== $stored) {
-                return $stored->belongsTo($job->id()) && $stored->says($kind, $payload) ? $stored : throw new EntryConflict($stored, $payload);
+                $same = $stored->belongsTo($job->id()) && $stored->says($payload);
+
+                return $same ? $stored : throw new EntryConflict($stored, $payload->write());
             }
-            $loaded = ($this->readJob)($job);
+            $loaded ??= ($this->readJob)($job);
             $now = $this->clock->now();
             $taken = null !== $takenAt && $takenAt < $now ? $takenAt : $now;
             $seq = $loaded->head() + 1;
-            $this->guard->check($loaded->state, new Entry($id->toRfc4122(), $seq, $kind, $payload, $author->id()->toRfc4122(), $taken));
-            $epoch = $loaded->state->story->now()->number + (Kind::Repaired === $kind ? 1 : 0);
-            $entry = new JobEntry($id, $job->id(), $seq, $epoch, $kind, $payload, $author->id(), $taken, $now, $this->catalogue->hash);
+            Rule::check($loaded->state, new Entry($id->toRfc4122(), $seq, $payload, $author->id()->toRfc4122(), $taken));
+            $epoch = $loaded->state->story->now()->number + (int) ($payload instanceof RepairedPayload);
+            $entry = JobEntry::written(
+                $id,
+                new LogPlace($job->id(), $seq, $epoch),
+                $payload,
+                new Stamp($author->id(), $taken, $now, $this->catalogue->hash),
+            );
             $this->entities->persist($entry);
             $this->entities->flush();
-            ($this->project)(($this->readJob)($job));
+            ($this->project)($this->readJob->after($loaded, $entry));
 
             return $entry;
         });

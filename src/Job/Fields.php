@@ -20,16 +20,10 @@ final readonly class Fields
     {
     }
 
-    /**
-     * @param InputBag<bool|float|int|string> $form
-     *
-     * @return array{typed: string, unit: string, core: float}
-     */
-    public function measure(InputBag $form, string $key, Quantity $quantity, Unit $bare): array
+    /** @param InputBag<bool|float|int|string> $form */
+    public function measured(InputBag $form, string $key, Quantity $quantity, Unit $bare): Measured
     {
-        $measured = $this->parse($this->optional($form, $key), $quantity, $bare);
-
-        return ['typed' => $measured->typed, 'unit' => $measured->unit->value, 'core' => $measured->core];
+        return $this->parse($this->optional($form, $key), $quantity, $bare);
     }
 
     public function parse(string $typed, Quantity $quantity, Unit $bare): Measured

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Job;
 
 use App\Account\User;
-use Rodrel\Core\Catalogue;
+use App\Vehicle\VehicleKind;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\InvalidData;
+use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Vehicle\Composer;
 use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
@@ -19,7 +21,7 @@ use Symfony\Component\Uid\Uuid;
 /** Listening: who, what, where, when, and what was fitted lately. */
 final class IntakeController extends RendersJob
 {
-    public function __construct(private readonly Catalogue $catalogue, private readonly PayloadReader $reader)
+    public function __construct(private readonly Catalogue $catalogue, private readonly IntakeForm $intake)
     {
     }
 
@@ -40,7 +42,8 @@ final class IntakeController extends RendersJob
             [$preset, $parts] = $this->vehicle($form);
             $id = Uuid::isValid($form->getString('job')) ? Uuid::fromString($form->getString('job')) : Uuid::v7();
             $entry = Uuid::isValid($form->getString('entry')) ? Uuid::fromString($form->getString('entry')) : Uuid::v7();
-            $job = $openJob($user, $id, $entry, $unit, $preset, $this->reader->intake($form), null, $parts);
+            $kind = new VehicleKind($unit, $preset, $parts);
+            $job = $openJob($user, $id, $entry, $kind, $this->intake->read($form));
 
             return $this->redirectToRoute('job_bench', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
         } catch (InvalidInput $wrong) {
@@ -54,27 +57,33 @@ final class IntakeController extends RendersJob
         $loaded = ($this->readJob)($job);
         $intake = $loaded->state->story->intake();
 
-        return $this->page('job/intake.html.twig', $loaded, 'intake', ['intake' => $intake, 'said' => $this->say->complaint($intake), 'form' => $this->typed($intake->payload ?? [])]);
+        return $this->page('job/intake.html.twig', $loaded, 'intake', [
+            'intake' => $intake,
+            'said' => $this->say->complaint($intake),
+            'form' => null === $intake ? [] : $this->typed($intake),
+            'choices' => $this->intake->choices(),
+        ]);
     }
 
     /** @param array<string, mixed> $typed */
     private function form(array $typed, ?string $error): Response
     {
-        return $this->render('job/new.html.twig', ['form' => $typed, 'error' => $error], new Response('', null === $error ? 200 : 422));
+        return $this->render('job/new.html.twig', [
+            'form' => $typed,
+            'error' => $error,
+            'choices' => $this->intake->choices(),
+        ], new Response('', null === $error ? 200 : 422));
     }
 
-    /**
-     * @param array<string, mixed> $payload
-     *
-     * @return array<string, mixed>
-     */
-    private function typed(array $payload): array
+    /** @return array<string, mixed> the form as it was filled in */
+    private function typed(IntakePayload $intake): array
     {
-        $complaint = \is_string($payload['complaint'] ?? null) ? $payload['complaint'] : '';
-        $parts = explode('-', $complaint);
-        $moving = \in_array($parts[0], ['drags', 'pulls', 'locks'], true);
+        $else = [];
+        foreach ($this->intake->tilesOf($intake->complaints[1] ?? '') as $tile => $value) {
+            $else[$tile.'_else'] = $value;
+        }
 
-        return ['what' => $moving ? $parts[0] : $complaint, 'where' => $moving ? $parts[1] ?? '' : '', 'timing' => $parts[2] ?? 'whole'] + $payload;
+        return $this->intake->tilesOf($intake->complaints[0] ?? '') + $else + $intake->write();
     }
 
     /**

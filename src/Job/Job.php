@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Job;
 
+use App\Vehicle\Vehicle;
 use Doctrine\ORM\Mapping as ORM;
 use Symfony\Component\Uid\Uuid;
 
@@ -29,20 +30,28 @@ class Job
     #[ORM\Column(type: 'json', options: ['jsonb' => true])]
     private array $parts;
 
-    /** @param array<string, mixed> $parts */
-    private function __construct(Uuid $id, string $unit, string $preset, array $parts, \DateTimeImmutable $openedAt)
+    /** the vehicle it belongs to; what the job was opened with stays beside it, so that they can be parted again */
+    #[ORM\Column(type: 'uuid')]
+    private Uuid $vehicleId;
+
+    private function __construct(Uuid $id, Vehicle $vehicle, \DateTimeImmutable $openedAt)
     {
         $this->id = $id;
-        $this->unit = $unit;
-        $this->preset = $preset;
-        $this->parts = $parts;
+        $this->vehicleId = $vehicle->id();
+        $this->unit = $vehicle->kind()->unit;
+        $this->preset = $vehicle->kind()->preset;
+        $this->parts = $vehicle->kind()->parts;
         $this->openedAt = $openedAt;
     }
 
-    /** @param array<string, mixed> $parts see Composer::compose(); empty for a preset */
-    public static function open(Uuid $id, string $unit, string $preset, \DateTimeImmutable $at, array $parts = []): self
+    public static function open(Uuid $id, Vehicle $vehicle, \DateTimeImmutable $at): self
     {
-        return new self($id, $unit, $preset, $parts, $at);
+        return new self($id, $vehicle, $at);
+    }
+
+    public function vehicleId(): Uuid
+    {
+        return $this->vehicleId;
     }
 
     public function id(): Uuid

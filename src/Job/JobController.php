@@ -44,6 +44,6 @@ final class JobController extends AbstractController
         }
         $who = false === $last ? '' : $users->names()[$last->authorId()->toRfc4122()] ?? '';
 
-        return $this->json(['head' => $seq, 'said' => $say->ui('head.added', ['who' => $who, 'what' => false === $last ? '' : $say->ui('kind.'.$last->toCore()->kind->value)])], headers: ['ETag' => $response->getEtag()]);
+        return $this->json(['head' => $seq, 'said' => $say->ui('head.added', ['who' => $who, 'what' => false === $last ? '' : $say->ui('kind.'.$last->kind()->value)])], headers: ['ETag' => $response->getEtag()]);
     }
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Job;
 
 use Doctrine\ORM\Mapping as ORM;
-use Rodrel\Core\Job\Entry;
-use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Log\Claim;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Payload\Payload;
 use Symfony\Component\Uid\Uuid;
 
 /** A line of the log as stored: never changed, never deleted (the database refuses both). */
@@ -15,8 +17,8 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\UniqueConstraint(name: 'job_entry_seq', columns: ['job_id', 'seq'])]
 class JobEntry
 {
-    /** Version of the payload shapes in docs/formats/job.md. */
-    public const FORMAT = 1;
+    /** Version of the payload shapes in docs/formats. */
+    public const FORMAT = 2;
 
     #[ORM\Id]
     #[ORM\Column(type: 'uuid')]
@@ -35,7 +37,7 @@ class JobEntry
     private Kind $kind;
 
     #[ORM\Column]
-    private int $format = self::FORMAT;
+    private int $format;
 
     /** @var array<string, mixed> */
     #[ORM\Column(type: 'json', options: ['jsonb' => true])]
@@ -53,19 +55,46 @@ class JobEntry
     #[ORM\Column(length: 64)]
     private string $catalogueHash;
 
-    /** @param array<string, mixed> $payload */
-    public function __construct(Uuid $id, Uuid $jobId, int $seq, int $epoch, Kind $kind, array $payload, Uuid $authorId, \DateTimeImmutable $takenAt, \DateTimeImmutable $recordedAt, string $catalogueHash)
+    /** @var array<string, mixed>|null the entry as it came from elsewhere, see StoredClaim */
+    #[ORM\Column(type: 'json', nullable: true, options: ['jsonb' => true])]
+    private ?array $claim;
+
+    /** @param array<string, mixed> $payload as it is to be kept */
+    private function __construct(Uuid $id, LogPlace $place, Kind $kind, array $payload, Stamp $stamp, ?StoredClaim $claim)
     {
         $this->id = $id;
-        $this->jobId = $jobId;
-        $this->seq = $seq;
-        $this->epoch = $epoch;
+        $this->jobId = $place->job;
+        $this->seq = $place->seq;
+        $this->epoch = $place->epoch;
         $this->kind = $kind;
         $this->payload = $payload;
-        $this->authorId = $authorId;
-        $this->takenAt = $takenAt;
-        $this->recordedAt = $recordedAt;
-        $this->catalogueHash = $catalogueHash;
+        $this->authorId = $stamp->author;
+        $this->takenAt = $stamp->takenAt;
+        $this->recordedAt = $stamp->recordedAt;
+        $this->catalogueHash = $stamp->catalogueHash;
+        $this->claim = $claim?->toArray();
+        $this->format = null === $claim ? self::FORMAT : 1;
+    }
+
+    public static function written(Uuid $id, LogPlace $place, Payload $payload, Stamp $stamp): self
+    {
+        return new self($id, $place, $payload::kind(), $payload->write(), $stamp, null);
+    }
+
+    /**
+     * Restored from a backup of this shop, or brought in from elsewhere with its claim: the payload as it came.
+     *
+     * @param array<string, mixed> $payload
+     */
+    public static function broughtIn(
+        Uuid $id,
+        LogPlace $place,
+        Kind $kind,
+        array $payload,
+        Stamp $stamp,
+        ?StoredClaim $claim = null,
+    ): self {
+        return new self($id, $place, $kind, $payload, $stamp, $claim);
     }
 
     public function belongsTo(Uuid $jobId): bool
@@ -73,10 +102,14 @@ class JobEntry
         return $this->jobId->equals($jobId);
     }
 
-    /** @param array<string, mixed> $payload */
-    public function says(Kind $kind, array $payload): bool
+    public function says(Payload $payload): bool
     {
-        return $this->kind === $kind && $this->payload == $payload;
+        return $this->kind === $payload::kind() && SameContent::is($this->payload, $payload->write());
+    }
+
+    public function id(): Uuid
+    {
+        return $this->id;
     }
 
     public function seq(): int
@@ -87,6 +120,11 @@ class JobEntry
     public function epoch(): int
     {
         return $this->epoch;
+    }
+
+    public function kind(): Kind
+    {
+        return $this->kind;
     }
 
     /** @return array<string, mixed> */
@@ -100,15 +138,31 @@ class JobEntry
         return $this->authorId;
     }
 
-    /** Whether it was written in this format and under this catalogue: else what is believed now may differ from then. */
+    public function claim(): ?StoredClaim
+    {
+        return null === $this->claim ? null : StoredClaim::fromArray($this->claim);
+    }
+
+    /** Whether it was written under this catalogue: else what is believed now may differ from then. */
     public function isUnder(string $catalogueHash): bool
     {
-        return self::FORMAT === $this->format && $this->catalogueHash === $catalogueHash;
+        return $this->catalogueHash === $catalogueHash;
+    }
+
+    /** The version that its payload is written in. */
+    public function format(): int
+    {
+        return $this->format;
     }
 
     public function catalogueHash(): string
     {
         return $this->catalogueHash;
+    }
+
+    public function takenAt(): \DateTimeImmutable
+    {
+        return $this->takenAt;
     }
 
     public function recordedAt(): \DateTimeImmutable
@@ -118,6 +172,15 @@ class JobEntry
 
     public function toCore(): Entry
     {
-        return new Entry($this->id->toRfc4122(), $this->seq, $this->kind, $this->payload, $this->authorId->toRfc4122(), $this->takenAt);
+        $claim = $this->claim();
+
+        return new Entry(
+            $this->id->toRfc4122(),
+            $this->seq,
+            $this->kind->read($this->payload),
+            $this->authorId->toRfc4122(),
+            $this->takenAt,
+            null === $claim ? null : new Claim($claim->name, $claim->doubts),
+        );
     }
 }

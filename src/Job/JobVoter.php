@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace App\Job;
 
 use App\Account\User;
-use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Log\Kind;
 use Symfony\Component\Security\Core\Authentication\Token\TokenInterface;
 use Symfony\Component\Security\Core\Authorization\AccessDecisionManagerInterface;
 use Symfony\Component\Security\Core\Authorization\Voter\Vote;
 use Symfony\Component\Security\Core\Authorization\Voter\Voter;
 
 /**
- * Everyone of the shop may append; waiving a proof or overriding a gate is a lead's.
+ * Everyone of the shop may append; waiving a proof or overriding a gate, and standing for what came in from elsewhere is a lead's.
  *
  * @extends Voter<string, Kind>
  */
@@ -39,7 +39,7 @@ final class JobVoter extends Voter
         if (!$token->getUser() instanceof User) {
             return false;
         }
-        if (Kind::Waive !== $subject && Kind::Override !== $subject) {
+        if (!$subject->isLeads()) {
             return true;
         }
         if ($this->decisions->decide($token, ['ROLE_LEAD'])) {

@@ -4,15 +4,36 @@ declare(strict_types=1);
 
 namespace App\Job;
 
+use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Vehicle\Layout;
 
-/** A job with everything that follows from its log. */
-final readonly class LoadedJob
+/** A job with everything that follows from its log; what is believed of it is looked up when it is first asked for. */
+final class LoadedJob
 {
+    public readonly Layout $layout;
+    private ?Judgement $judgement = null;
+    private bool $judged = false;
+
     /** @param list<JobEntry> $log */
-    public function __construct(public Job $job, public array $log, public Layout $layout, public JobState $state)
+    public function __construct(
+        public readonly Job $job,
+        public readonly array $log,
+        public readonly JobState $state,
+        private readonly Judge $judge,
+    ) {
+        $this->layout = $state->layout();
+    }
+
+    /** Null while the predictions are still being computed. */
+    public function judgement(): ?Judgement
     {
+        if (!$this->judged) {
+            $this->judgement = $this->judge->of($this);
+            $this->judged = true;
+        }
+
+        return $this->judgement;
     }
 
     /** The sequence number of the newest entry: what the Bench polls for. */

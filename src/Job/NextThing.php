@@ -22,7 +22,7 @@ final readonly class NextThing
         return match ($state->stage) {
             Stage::Intake => new Next($this->say->ui('next.intake'), '', 'job_intake', $id),
             Stage::Bench, Stage::Finding => $this->bench($loaded),
-            Stage::Repair => new Next($this->say->ui('next.repair', ['repair' => $this->say->group((string) $state->repairGroup())]), '', 'job_repair', $id),
+            Stage::Repair => new Next($this->say->ui('next.repair', ['repair' => null === $state->repairGroup() ? '' : $this->say->group($state->repairGroup())]), '', 'job_repair', $id),
             Stage::Bleed => new Next($this->say->ui('next.bleed'), '', 'job_bleed', $id),
             Stage::Proof => $this->proof($loaded),
             Stage::Done => new Next($this->say->ui('next.done'), '', 'job_report', $id),
@@ -32,15 +32,20 @@ final readonly class NextThing
     private function bench(LoadedJob $loaded): Next
     {
         $id = ['id' => $loaded->id()];
-        $verdict = $loaded->state->verdict();
-        if (null === $verdict) {
+        $judgement = $loaded->judgement();
+        if (null === $judgement) {
             return new Next($this->say->ui('next.look'), $this->say->ui('next.computing'), 'job_bench', $id);
         }
-        if (null !== $verdict->next) {
-            return new Next($this->say->check($verdict->next->id()), $this->say->ui('next.minutes', ['minutes' => (string) (int) ceil($verdict->next->minutes)]), 'job_check', [...$id, 'check' => $verdict->next->id()]);
-        }
+        $next = $judgement->advice->next;
+        if (null !== $next) {
+            $minutes = $this->say->ui('next.minutes', ['minutes' => (string) (int) ceil($next->worth->minutes)]);
 
-        return new Next($this->say->ui('next.sign', ['finding' => $this->say->finding((string) $verdict->repair, $loaded->state->belief?->leadingSuspect((string) $verdict->repair))]), '', 'job_finding', $id);
+            return new Next($this->say->check($next->at), $minutes, 'job_check', [...$id, 'check' => (string) $next->at]);
+        }
+        $group = $judgement->advice->repair ?? $judgement->leader();
+        $finding = $this->say->finding($group, $this->say->leading($judgement, $group));
+
+        return new Next($this->say->ui('next.sign', ['finding' => $finding]), '', 'job_finding', $id);
     }
 
     private function proof(LoadedJob $loaded): Next

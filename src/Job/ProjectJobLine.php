@@ -6,14 +6,21 @@ namespace App\Job;
 
 use App\Text\Say;
 use Doctrine\ORM\EntityManagerInterface;
-use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Job\Stage;
+use Rodrel\Core\Log\Payload\ItemPayload;
+use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Vocabulary\GroupAt;
 
 /** Writes the line of the list of jobs from where the job stands. */
 final readonly class ProjectJobLine
 {
-    public function __construct(private EntityManagerInterface $entities, private Say $say, private NextThing $nextThing)
-    {
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private Say $say,
+        private NextThing $nextThing,
+        private Catalogue $catalogue,
+    ) {
     }
 
     public function __invoke(LoadedJob $loaded): void
@@ -33,7 +40,7 @@ final readonly class ProjectJobLine
         $line->openItems = \count($state->story->openItems());
         $line->head = $loaded->head();
         $line->who = null === $last ? null : $last->authorId();
-        $line->touchedAt = null === $last ? $loaded->job->openedAt() : $last->toCore()->takenAt;
+        $line->touchedAt = null === $last ? $loaded->job->openedAt() : $last->takenAt();
         $line->search = mb_strtolower(implode(' ', [$loaded->job->unit(), $line->complaint, $line->next, $this->words($loaded)]));
         $this->entities->flush();
     }
@@ -42,12 +49,11 @@ final readonly class ProjectJobLine
     private function hotSpots(LoadedJob $loaded): array
     {
         $spots = [];
-        foreach ($loaded->state->belief->groups ?? [] as $group => $mass) {
-            [$part, $place] = explode('@', $group);
-            if ('none' === $part) {
-                continue;
+        foreach ($loaded->judgement()->groups ?? [] as $group => $mass) {
+            $at = GroupAt::parse($group);
+            if ('nowhere' !== $this->catalogue->repairs->of($at)->drawn) {
+                $spots[$at->place->id] = round(($spots[$at->place->id] ?? 0.0) + $mass, 3);
             }
-            $spots[$place] = round(($spots[$place] ?? 0.0) + $mass, 3);
         }
 
         return array_filter($spots, static fn (float $mass): bool => $mass >= 0.2);
@@ -56,11 +62,11 @@ final readonly class ProjectJobLine
     private function words(LoadedJob $loaded): string
     {
         $words = [];
-        foreach ($loaded->state->story->all(Kind::Reading) as $entry) {
-            $words[] = $this->say->check($entry->shape()->text('check'));
+        foreach ($loaded->state->story->entriesOf(ReadingPayload::class) as $entry) {
+            $words[] = $this->say->check($entry->payload->check);
         }
-        foreach ($loaded->state->story->all(Kind::Item) as $entry) {
-            $words[] = $entry->shape()->text('text');
+        foreach ($loaded->state->story->entriesOf(ItemPayload::class) as $entry) {
+            $words[] = $entry->payload->text;
         }
 
         return implode(' ', $words);

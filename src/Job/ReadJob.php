@@ -5,35 +5,54 @@ declare(strict_types=1);
 namespace App\Job;
 
 use App\Prediction\Predictions;
-use App\Shop\ShopSettings;
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Isolation\Field;
-use Rodrel\Core\Job\Entry;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Job\JobState;
-use Rodrel\Core\Job\Story;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Story;
 use Rodrel\Core\Vehicle\Composer;
 use Rodrel\Core\Vehicle\Layout;
 
-/** Loads a job and computes where it stands. */
-final readonly class ReadJob
+/** Loads a job and says where it stands. */
+final class ReadJob
 {
+    private int $loads = 0;
+
     public function __construct(
-        private JobEntryRepository $entries,
-        private Catalogue $catalogue,
-        private Predictions $predictions,
-        private ShopSettings $shop,
+        private readonly JobEntryRepository $entries,
+        private readonly Catalogue $catalogue,
+        private readonly Predictions $predictions,
+        private readonly Judge $judge,
     ) {
     }
 
     public function __invoke(Job $job): LoadedJob
     {
-        $log = $this->entries->logOf($job->id());
+        ++$this->loads;
+
+        return $this->from($job, $this->entries->logOf($job->id()));
+    }
+
+    /** The same job with one more entry, without asking the database again. */
+    public function after(LoadedJob $loaded, JobEntry $entry): LoadedJob
+    {
+        return $this->from($loaded->job, [...$loaded->log, $entry]);
+    }
+
+    /** How often a log was read from the database so far. */
+    public function loads(): int
+    {
+        return $this->loads;
+    }
+
+    /** @param list<JobEntry> $log */
+    public function from(Job $job, array $log): LoadedJob
+    {
         $story = Story::of(array_map(static fn (JobEntry $entry): Entry => $entry->toCore(), $log));
         $document = Composer::withFigures($this->catalogue->vehicle($job->preset(), $job->parts()), $story->figures());
         $layout = Layout::fromArray($document);
-        $signature = $this->predictions->ready($layout, $document);
-        $field = null === $signature ? null : Field::of($this->catalogue, $layout, $signature);
+        $sound = $this->predictions->sound($layout, $document);
+        $state = JobState::of($this->catalogue, $layout, $sound, $story);
 
-        return new LoadedJob($job, $log, $layout, JobState::of($this->catalogue, $field, $story, $this->shop->isolation()));
+        return new LoadedJob($job, $log, $state, $this->judge);
     }
 }

@@ -9,7 +9,8 @@ use App\Job\AppendEntry;
 use App\Job\InvalidInput;
 use App\Job\Job;
 use App\Text\Say;
-use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Log\Payload\PhotoPayload;
+use Rodrel\Core\Vocabulary\CheckAt;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
@@ -23,8 +24,6 @@ use Symfony\Component\Uid\Uuid;
 /** Pictures at a check sheet and at the steps of a repair. */
 final class PhotoController extends AbstractController
 {
-    private const ABOUT = '/^(check:[a-z-]+@[a-z]+|step:[a-z-]+)$/';
-
     public function __construct(private readonly Photos $photos, private readonly Darkroom $darkroom, private readonly AppendEntry $append, private readonly ClockInterface $clock, private readonly Say $say)
     {
     }
@@ -36,7 +35,7 @@ final class PhotoController extends AbstractController
         $about = $request->request->getString('about');
         $file = $request->files->get('photo');
         $back = str_starts_with($about, 'check:') ? $this->generateUrl('job_check', ['id' => $job->id(), 'check' => substr($about, 6)]) : $this->generateUrl('job_repair', ['id' => $job->id(), '_fragment' => 'step-'.substr($about, 5)]);
-        if (1 !== preg_match(self::ABOUT, $about)) {
+        if (!$this->known($about)) {
             throw $this->createNotFoundException();
         }
         try {
@@ -49,9 +48,18 @@ final class PhotoController extends AbstractController
         }
         $id = Uuid::isValid($request->request->getString('entry')) ? Uuid::fromString($request->request->getString('entry')) : Uuid::v7();
         $this->photos->keep($id, $job->id(), $about, $user->id(), $this->clock->now(), $picture);
-        ($this->append)($job, $user, $id, Kind::Photo, ['photo' => $id->toRfc4122(), 'about' => $about]);
+        ($this->append)($job, $user, $id, new PhotoPayload($id->toRfc4122(), $about));
 
         return $this->redirect($back, Response::HTTP_SEE_OTHER);
+    }
+
+    /** A photo is of a check at a place, or of a step. */
+    private function known(string $about): bool
+    {
+        [$kind, $what] = [...explode(':', $about, 2), ''];
+
+        return 'check' === $kind && null !== CheckAt::tryParse($what)
+            || 'step' === $kind && 1 === preg_match('/^[a-z]+(-[a-z]+)*$/', $what);
     }
 
     #[Route('/photos/{photo}', name: 'photo', requirements: ['photo' => '[0-9a-f-]{36}'], methods: ['GET'])]

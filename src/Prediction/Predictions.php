@@ -4,130 +4,200 @@ declare(strict_types=1);
 
 namespace App\Prediction;
 
+use App\Catalogue\SourceHash;
 use Doctrine\ORM\EntityManagerInterface;
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Check\Signature;
-use Rodrel\Core\Check\SignatureBuilder;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Fault\Fault;
+use Rodrel\Core\Prediction\FaultSignature;
+use Rodrel\Core\Prediction\Prediction;
+use Rodrel\Core\Prediction\PredictionKeys;
+use Rodrel\Core\Prediction\Signature;
+use Rodrel\Core\Prediction\SoundSignature;
 use Rodrel\Core\Vehicle\Layout;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Messenger\MessageBusInterface;
 
 /**
- * Signatures: looked up as a file of constants on this node, then in the database, else asked of the worker.
- * Never computed inside a web request.
+ * What every fault of a vehicle would show: looked up as a file of constants on this node, then put together from the
+ * database, where it is kept fault by fault, else asked of the worker. Never computed inside a web request.
  */
 final class Predictions
 {
-    /** An order not finished after so long was lost with its worker and is given again. */
+    /** An order not finished after so long was lost with its worker and is given again (s). */
     private const LOST_AFTER_S = 120;
     /** @var array<string, Signature> */
     private array $loaded = [];
-    private readonly SignatureBuilder $builder;
+    /** @var array<string, SoundSignature> */
+    private array $sounds = [];
+    /** @var array<string, string> key by what the layout is */
+    private array $keyOf = [];
+    private readonly PredictionKeys $keys;
 
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly EntityManagerInterface $entities,
         private readonly MessageBusInterface $bus,
         private readonly ClockInterface $clock,
-        private readonly string $signatureDir,
+        private readonly SignatureFiles $files,
+        SourceHash $sources,
     ) {
-        $this->builder = new SignatureBuilder($catalogue);
+        $this->keys = $catalogue->keys($sources->predicting());
+    }
+
+    /** The identity of all predictions of a layout. */
+    public function key(Layout $layout): string
+    {
+        return $this->keyOf[serialize($layout)] ??= $this->keys->all($layout);
     }
 
     /**
-     * Null when it is not there yet; then it has been ordered.
+     * What a sound vehicle shows; null when its predictions are not there yet, then they have been ordered.
      *
      * @param array<array-key, mixed> $document what the layout was read from: the worker reads it again
      */
-    public function ready(Layout $layout, array $document): ?Signature
+    public function sound(Layout $layout, array $document): ?SoundSignature
     {
-        $key = $this->builder->key($layout);
+        $key = $this->key($layout);
+        $found = $this->sounds[$key] ?? $this->files->sound($key) ?? $this->assembled($layout)[1] ?? null;
+        if (null === $found) {
+            $this->order($key, $document);
 
-        return $this->loaded[$key] ?? $this->fromFile($key) ?? $this->fromDatabase($key) ?? $this->order($key, $document);
-    }
-
-    /** @return array{int, int} hypotheses done, of how many */
-    public function howFar(Layout $layout): array
-    {
-        return $this->entities->find(StoredSignature::class, $this->builder->key($layout))?->howFar() ?? [0, 0];
-    }
-
-    /** @param array<array-key, mixed> $document of a layout */
-    public function compute(array $document): Signature
-    {
-        $layout = Layout::fromArray($document);
-        $key = $this->builder->key($layout);
-        $known = $this->fromFile($key) ?? $this->fromDatabase($key);
-        if (null !== $known) {
-            return $known;
-        }
-        $row = $this->entities->find(StoredSignature::class, $key) ?? new StoredSignature($key, $layout->id, $this->clock->now());
-        $this->entities->persist($row);
-        $signature = $this->builder->build($layout, function (int $done, int $total) use ($row): void {
-            if (0 === $done % 20) {
-                $row->progress($done, $total);
-                $this->entities->flush();
-            }
-        });
-        $row->finish($signature->toArray());
-        $this->entities->flush();
-
-        return $this->spread($signature);
-    }
-
-    private function fromFile(string $key): ?Signature
-    {
-        $file = $this->file($key);
-        if (!is_file($file)) {
             return null;
         }
-        $data = require $file;
 
-        return \is_array($data) ? $this->loaded[$key] = Signature::fromArray($data) : null;
+        return $this->sounds[$key] = $found;
     }
 
-    private function fromDatabase(string $key): ?Signature
+    /** Null when it is not there yet. */
+    public function signature(Layout $layout): ?Signature
     {
-        $data = $this->entities->find(StoredSignature::class, $key)?->signature();
+        $key = $this->key($layout);
+        $found = $this->loaded[$key] ?? $this->files->signature($key) ?? $this->assembled($layout)[0] ?? null;
+        if (null !== $found) {
+            $this->loaded[$key] = $found;
+        }
 
-        return null === $data ? null : $this->spread(Signature::fromArray($data));
+        return $found;
+    }
+
+    /** @return array{int, int} faults done, of how many */
+    public function howFar(Layout $layout): array
+    {
+        return $this->entities->find(StoredSignature::class, $this->key($layout))?->howFar() ?? [0, 0];
+    }
+
+    /**
+     * Computes what is missing, fault by fault; what is known already is kept.
+     *
+     * @param array<array-key, mixed> $document of a layout
+     *
+     * @return array{Signature, int} all of it, and how many faults had to be computed
+     */
+    public function compute(array $document): array
+    {
+        $layout = Layout::fromArray($document);
+        $known = $this->signature($layout);
+        if (null !== $known) {
+            return [$known, 0];
+        }
+        $whole = $this->row($this->key($layout), $layout->id);
+        $prediction = new Prediction(
+            $layout,
+            $this->catalogue->checks,
+            $this->catalogue->complaints,
+            $this->keys,
+        );
+        $this->piece($this->keys->sound($layout), $layout->id, static fn (): array => $prediction->sound()->toArray());
+        $computed = 0;
+        foreach (array_values($this->catalogue->faults->all) as $n => $fault) {
+            $made = $this->piece(
+                $this->keys->fault($layout, $fault),
+                $layout->id,
+                static fn (): array => $prediction->fault($fault)->toArray(),
+            );
+            $computed += (int) $made;
+            $whole->progress($n + 1, \count($this->catalogue->faults));
+            $this->entities->flush();
+        }
+
+        return [$this->assembled($layout)[0] ?? throw new \LogicException('Every piece was just computed.'), $computed];
+    }
+
+    /**
+     * Puts the pieces together and spreads them to this node; null where one is missing.
+     *
+     * @return array{Signature, SoundSignature}|null
+     */
+    private function assembled(Layout $layout): ?array
+    {
+        $ids = [$this->keys->sound($layout), ...array_map(
+            fn (Fault $fault): string => $this->keys->fault($layout, $fault),
+            array_values($this->catalogue->faults->all),
+        )];
+        $pieces = [];
+        foreach ($this->entities->getRepository(StoredSignature::class)->findBy(['key' => $ids]) as $row) {
+            $data = $row->data();
+            if (null !== $data) {
+                $pieces[$row->key] = $data;
+            }
+        }
+        $faults = [];
+        foreach (\array_slice($ids, 1) as $id) {
+            if (!isset($pieces[$id])) {
+                return null;
+            }
+            $faults[] = FaultSignature::fromArray($pieces[$id]);
+        }
+        if (!isset($pieces[$ids[0]])) {
+            return null;
+        }
+        $key = $this->key($layout);
+        $sound = SoundSignature::fromArray($pieces[$ids[0]]);
+        $signature = Signature::of($key, $layout, $this->catalogue->checks, $sound, $faults);
+        $this->files->spread($signature, $sound);
+
+        return [$this->loaded[$key] = $signature, $this->sounds[$key] = $sound];
+    }
+
+    /**
+     * @param \Closure(): array<string, mixed> $compute
+     *
+     * @return bool whether it had to be computed
+     */
+    private function piece(string $key, string $preset, \Closure $compute): bool
+    {
+        $row = $this->row($key, $preset);
+        if (null !== $row->data()) {
+            return false;
+        }
+        $row->finish($compute());
+
+        return true;
+    }
+
+    private function row(string $key, string $preset): StoredSignature
+    {
+        $row = $this->entities->find(StoredSignature::class, $key)
+            ?? new StoredSignature($key, $preset, $this->clock->now());
+        $this->entities->persist($row);
+
+        return $row;
     }
 
     /** @param array<array-key, mixed> $document */
-    private function order(string $key, array $document): null
+    private function order(string $key, array $document): void
     {
         $row = $this->entities->find(StoredSignature::class, $key);
         $now = $this->clock->now();
         if (null === $row) {
-            $this->entities->persist(new StoredSignature($key, \is_string($document['id'] ?? null) ? $document['id'] : '', $now));
+            $preset = \is_string($document['id'] ?? null) ? $document['id'] : '';
+            $this->entities->persist(new StoredSignature($key, $preset, $now));
         } elseif ($now->getTimestamp() - $row->askedAt()->getTimestamp() < self::LOST_AFTER_S) {
-            return null;
+            return;
         } else {
             $row->askAgain($now);
         }
         $this->entities->flush();
         $this->bus->dispatch(new ComputeSignature($document));
-
-        return null;
-    }
-
-    /** A constant array that opcache shares costs a page almost nothing; reading the row would cost it its time. */
-    private function spread(Signature $signature): Signature
-    {
-        if (!is_dir($this->signatureDir)) {
-            mkdir($this->signatureDir, 0o775, true);
-        }
-        $file = $this->file($signature->key);
-        $temporary = $file.'.'.bin2hex(random_bytes(4));
-        if (false !== @file_put_contents($temporary, '<?php return '.var_export($signature->toArray(), true).';')) {
-            rename($temporary, $file);
-        }
-
-        return $this->loaded[$signature->key] = $signature;
-    }
-
-    private function file(string $key): string
-    {
-        return $this->signatureDir.'/'.$key.'.php';
     }
 }

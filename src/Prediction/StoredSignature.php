@@ -6,7 +6,7 @@ namespace App\Prediction;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** A computed signature, compressed, or one on its way. */
+/** One fault's predictions for one layout, compressed; or the record of an order, with how far it is. */
 #[ORM\Entity]
 #[ORM\Table(name: 'signature')]
 class StoredSignature
@@ -59,15 +59,15 @@ class StoredSignature
         return [$this->done, $this->total];
     }
 
-    /** @param array<string, mixed> $signature */
-    public function finish(array $signature): void
+    /** @param array<string, mixed> $data */
+    public function finish(array $data): void
     {
-        $this->data = base64_encode((string) gzcompress(json_encode($signature, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION), 6));
-        $this->done = $this->total;
+        $json = json_encode($data, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION);
+        $this->data = base64_encode((string) gzcompress($json, 6));
     }
 
-    /** @return array<string, mixed>|null */
-    public function signature(): ?array
+    /** @return array<string, mixed>|null null where it is not computed yet, or is the record of an order */
+    public function data(): ?array
     {
         if (null === $this->data) {
             return null;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Prediction;
 
-use Rodrel\Core\Catalogue;
+use Rodrel\Core\Catalogue\Catalogue;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
@@ -27,8 +27,9 @@ final readonly class WarmCommand
                 $this->bus->dispatch(new ComputeSignature($this->catalogue->vehicle($preset)));
                 continue;
             }
-            $signature = $this->predictions->compute($this->catalogue->vehicle($preset));
-            $output->writeln(\sprintf('%s: %d hypotheses, %d simulations', $preset, $signature->particles, $signature->simulations));
+            [$signature, $computed] = $this->predictions->compute($this->catalogue->vehicle($preset));
+            $said = \sprintf('%s: %d hypotheses, %d faults computed', $preset, $signature->particles, $computed);
+            $output->writeln($said);
         }
 
         return 0;

@@ -8,6 +8,7 @@ use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use Rodrel\Core\Proof\Criterion;
+use Rodrel\Core\Proof\CriterionRule;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -26,11 +27,17 @@ final class ProofController extends RendersJob
         return $this->page('proof/proof.html.twig', $loaded, 'proof', [
             'criteria' => array_map(fn (Criterion $criterion): array => $this->view($loaded, $criterion), $proof->criteria),
             'nextId' => $proof->next()?->id,
-            'nextCheck' => $proof->next()?->check,
+            'nextCheck' => null === $proof->next()?->check ? null : (string) $proof->next()->check,
             'standing' => $proof->standingPassed(),
             'passed' => $proof->passed(),
             'mayHandOver' => $loaded->state->mayHandOver(),
-            'road' => array_map(fn (string $key): array => ['key' => $key, 'said' => $this->say->ui('gate.'.$key), 'overridable' => false, 'gate' => 'road'], $loaded->state->road()->unmet),
+            'road' => array_map(fn (string $key): array => [
+                'key' => $key,
+                'said' => $this->say->ui('gate.'.$key),
+                'overridable' => false,
+                'gate' => 'road',
+                'answer' => null,
+            ], $loaded->state->road()->unmet),
             'failed' => $proof->failed()?->id,
         ]);
     }
@@ -39,13 +46,13 @@ final class ProofController extends RendersJob
     private function view(LoadedJob $loaded, Criterion $criterion): array
     {
         $said = '';
-        foreach ($loaded->state->readings() as $reading) {
-            if ($reading->check === $criterion->check) {
+        foreach ($loaded->state->situation->readings as $reading) {
+            if (null !== $criterion->check && $reading->check->is($criterion->check)) {
                 $said = $this->say->outcome($reading->check, $reading->outcomes);
             }
         }
         if (null === $criterion->check && [] !== $criterion->missing) {
-            $said = 'torque' === $criterion->id
+            $said = CriterionRule::OPEN_STEPS === $criterion->computed
                 ? implode(', ', array_map(fn (string $step): string => mb_strtolower($this->say->text('step.'.$step)), $criterion->missing))
                 : $this->say->ui('proof.items', ['n' => (string) \count($criterion->missing)]);
         }
@@ -55,7 +62,8 @@ final class ProofController extends RendersJob
             'name' => $this->say->ui('proof.'.$criterion->id.'.name'),
             'do' => $this->say->ui('proof.'.$criterion->id.'.do'),
             'status' => $criterion->status,
-            'check' => $criterion->check,
+            'check' => null === $criterion->check ? null : (string) $criterion->check,
+            'waivable' => $criterion->waivable,
             'standing' => $criterion->standing,
             'said' => $said,
             'reason' => $criterion->reason,

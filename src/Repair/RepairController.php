@@ -11,11 +11,13 @@ use App\Job\RendersJob;
 use App\Photo\Photos;
 use App\Shop\ShopSettings;
 use App\Text\Units;
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Job\Entry;
-use Rodrel\Core\Job\Guard;
-use Rodrel\Core\Job\JobState;
-use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Payload\FindingPayload;
+use Rodrel\Core\Log\Payload\PreparedPayload;
+use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Repair\Procedure;
 use Rodrel\Core\Repair\Step;
@@ -40,24 +42,26 @@ final class RepairController extends RendersJob
         $loaded = ($this->readJob)($job);
         $group = $loaded->state->repairGroup();
         if (null === $group) {
-            return $this->page('repair/waiting.html.twig', $loaded, 'repair', ['stale' => null !== $loaded->state->story->last(Kind::Finding)]);
+            $stale = null !== $loaded->state->story->last(FindingPayload::class);
+
+            return $this->page('repair/waiting.html.twig', $loaded, 'repair', ['stale' => $stale]);
         }
-        $repair = $this->catalogue->repair($group);
-        $procedure = $this->catalogue->procedures[$repair->procedure];
+        $procedure = $this->catalogue->repairs->procedureOf($group);
         $finding = $loaded->state->story->finding();
-        $sheet = $finding->id ?? $loaded->state->story->last(Kind::Repaired)?->shape()->text('sheet') ?? '';
+        $sheet = $finding->id ?? $loaded->state->story->last(RepairedPayload::class)->payload->sheet ?? '';
         $prepared = $this->prepared($loaded, $procedure);
         $way = $this->way($procedure, $request->query->getString('way'));
-        $steps = array_values(array_map(fn (Step $step): array => $this->step($loaded, $procedure, $step, $sheet), array_filter($procedure->steps, static fn (Step $step): bool => null === $step->way || $step->way === $way)));
+        $own = array_filter($procedure->steps, static fn (Step $one): bool => null === $one->way || $one->way === $way);
+        $steps = array_values(array_map(fn (Step $one): array => $this->step($loaded, $one, $sheet), $own));
         $next = null;
         foreach ($steps as $step) {
             $next ??= null === $step['done'] ? $step['id'] : null;
         }
 
         return $this->page('repair/repair.html.twig', $loaded, 'repair', [
-            'group' => $group,
-            'title' => $this->say->text('repair.'.$repair->id.'.do').', '.$this->say->place(explode('@', $group)[1]),
-            'sentence' => null === $finding ? '' : $finding->shape()->text('sentence'),
+            'group' => (string) $group,
+            'title' => $this->say->work($group),
+            'sentence' => null === $finding ? '' : $finding->payload->sentence->sentence,
             'sheet' => $sheet,
             'prepare' => $prepared,
             'ready' => [] === array_filter($prepared, static fn (array $item): bool => !$item['done']),
@@ -70,14 +74,14 @@ final class RepairController extends RendersJob
             'finished' => null === $finding,
             'complete' => [] === array_filter($steps, static fn (array $step): bool => $step['required'] && null === $step['done']),
             'inspect' => array_map(fn (string $id): string => $this->say->text('inspect.'.$id), $procedure->inspect),
-            'opens' => $repair->opensSystem,
+            'opens' => $this->catalogue->repairs->opensSystem($group),
         ]);
     }
 
     /** The school's way of doing it, unless the other one was asked for. */
     private function way(Procedure $procedure, string $asked): string
     {
-        return \in_array($asked, $procedure->ways(), true) ? $asked : ([] === $procedure->ways() ? '' : $this->shop->school($procedure->id));
+        return \in_array($asked, $procedure->ways(), true) ? $asked : $this->shop->practice()->wayOf($procedure);
     }
 
     /** @return array<string, list<array<string, mixed>>> */
@@ -96,20 +100,32 @@ final class RepairController extends RendersJob
     /** @return list<array{id: string, label: string, count: int, done: bool}> */
     private function prepared(LoadedJob $loaded, Procedure $procedure): array
     {
-        $entries = array_merge(...array_map(static fn ($chapter): array => $chapter->all(Kind::Prepared), $loaded->state->story->chapters));
-        $have = array_map(static fn (Entry $entry): string => $entry->shape()->text('item'), $entries);
+        $have = array_map(
+            static fn (Entry $entry): string => $entry->payload->item,
+            $loaded->state->story->entriesOf(PreparedPayload::class),
+        );
 
-        return array_map(fn (array $item): array => ['id' => $item['id'], 'label' => $this->say->text('prepare.'.$item['id']), 'count' => $item['count'], 'done' => \in_array($item['id'], $have, true)], $procedure->prepare);
+        return array_map(fn (array $item): array => [
+            'id' => $item['id'],
+            'label' => $this->say->text('prepare.'.$item['id']),
+            'count' => $item['count'],
+            'done' => \in_array($item['id'], $have, true),
+        ], $procedure->prepare);
+    }
+
+    /** @param Entry<StepPayload> $done */
+    private function since(Entry $done): int
+    {
+        return $this->clock->now()->getTimestamp() - $done->takenAt->getTimestamp();
     }
 
     /** @return array<string, mixed> */
-    private function step(LoadedJob $loaded, Procedure $procedure, Step $step, string $sheet): array
+    private function step(LoadedJob $loaded, Step $step, string $sheet): array
     {
-        $done = JobState::stepDone($loaded->state->story, $sheet, $step->id);
-        $confirmed = null !== $done && JobState::stepConfirmed($loaded->state->story, $done);
-        $wait = null === $done ? 0 : max(0, Guard::SECOND_LOOK_S - ($this->clock->now()->getTimestamp() - $done->takenAt->getTimestamp()));
-        $figure = null !== $done && $done->shape()->has('figure') ? $done->shape()->in('figure') : null;
-        $typed = null === $figure ? '' : $figure->text('typed');
+        $done = $loaded->state->story->stepDone($sheet, $step->id);
+        $confirmed = null !== $done && $loaded->state->story->stepConfirmed($done);
+        $wait = null === $done ? 0 : max(0, Rule::SECOND_LOOK_S - $this->since($done));
+        $figure = $done?->payload->figure;
         $own = $loaded->state->story->torques()[$step->id] ?? null;
         $band = null === $own ? $step->typical : [$own * (1.0 - self::TORQUE_MAY_MISS), $own * (1.0 + self::TORQUE_MAY_MISS)];
 
@@ -126,8 +142,8 @@ final class RepairController extends RendersJob
             'opens' => $step->opensSystem,
             'required' => $step->required,
             'done' => $done?->id,
-            'figure' => null === $figure ? null : (is_numeric(str_replace(',', '.', $typed)) ? $typed.' '.$figure->text('unit') : $typed),
-            'outside' => null !== $figure && null !== $band && ($figure->number('core') < $band[0] || $figure->number('core') > $band[1]),
+            'figure' => $figure?->said(),
+            'outside' => null !== $figure && null !== $band && ($figure->core < $band[0] || $figure->core > $band[1]),
             'confirmed' => $confirmed,
             'wait' => (int) ceil($wait / 60),
             'by' => null === $done ? '' : $this->users->names()[$done->author] ?? '',

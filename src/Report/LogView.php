@@ -6,10 +6,24 @@ namespace App\Report;
 
 use App\Job\LoadedJob;
 use App\Text\Say;
-use Rodrel\Core\Job\Entry;
-use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Payload\BleedPayload;
+use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Log\Payload\FiguresPayload;
+use Rodrel\Core\Log\Payload\FindingPayload;
+use Rodrel\Core\Log\Payload\IntakePayload;
+use Rodrel\Core\Log\Payload\ItemPayload;
+use Rodrel\Core\Log\Payload\LiftPayload;
+use Rodrel\Core\Log\Payload\OverridePayload;
+use Rodrel\Core\Log\Payload\Payload;
+use Rodrel\Core\Log\Payload\PhotoPayload;
+use Rodrel\Core\Log\Payload\PreparedPayload;
+use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\WaivePayload;
 
-/** Every line of the log in words, oldest first, undone ones marked. */
+/** Every line of the log in words, oldest first; what was taken back and what waits for a countersignature is marked. */
 final readonly class LogView
 {
     public function __construct(private Say $say)
@@ -19,54 +33,87 @@ final readonly class LogView
     /**
      * @param array<string, string> $names
      *
-     * @return list<array{at: \DateTimeImmutable, who: string, kind: string, said: string, undone: bool}>
+     * @return list<array<string, mixed>>
      */
     public function of(LoadedJob $loaded, array $names): array
     {
-        $undone = array_map(static fn (Entry $entry): string => $entry->id, $loaded->state->story->undone);
+        $story = $loaded->state->story;
+        $ids = static fn (array $entries): array => array_map(static fn (Entry $entry): string => $entry->id, $entries);
+        $undone = $ids($story->undone);
         $lines = [];
         foreach ($loaded->log as $stored) {
             $entry = $stored->toCore();
-            $lines[] = ['at' => $entry->takenAt, 'who' => $names[$entry->author] ?? '', 'kind' => $this->say->ui('kind.'.$entry->kind->value), 'said' => $this->said($entry), 'undone' => \in_array($entry->id, $undone, true)];
+            $lines[] = [
+                'id' => $entry->id,
+                'at' => $entry->takenAt,
+                'who' => $entry->claim->author ?? $names[$entry->author] ?? '',
+                'by' => null === $entry->claim ? null : $names[$entry->author] ?? '',
+                'doubts' => array_map(fn (string $key): string => $this->say->ui('gate.'.$key), $entry->claim->doubts ?? []),
+                'kind' => $this->say->ui('kind.'.$entry->kind->value),
+                'said' => $this->said($entry->payload),
+                'undone' => \in_array($entry->id, $undone, true),
+                'asleep' => $story->isAsleep($entry->id),
+            ];
         }
 
         return $lines;
     }
 
-    private function said(Entry $entry): string
+    private function said(Payload $payload): string
     {
-        $shape = $entry->shape();
-
-        return match ($entry->kind) {
-            Kind::Intake => $this->say->complaint($entry),
-            Kind::Reading => $this->reading($entry),
-            Kind::Lift => $this->say->ui('lift.'.$shape->text('to')),
-            Kind::Finding => $shape->text('sentence'),
-            Kind::Prepared => $this->say->text('prepare.'.$shape->text('item')),
-            Kind::Step => $this->say->text('step.'.$shape->text('step')).($shape->has('figure') ? ': '.$shape->in('figure')->text('typed') : ''),
-            Kind::Repaired => $this->say->group($shape->text('group')),
-            Kind::Bleed => $this->say->ui('bleed.line', ['place' => $this->say->place($shape->text('corner')), 'strokes' => (string) (int) $shape->number('strokes'), 'unit' => $this->say->ui('bleed.unit-'.$shape->text('unit', 'strokes')), 'bubbles' => $this->say->ui('bubbles.'.$shape->text('bubbles'))]),
-            Kind::Figures => implode(', ', array_map(fn (string $name): string => $this->say->ui('vehicle.'.str_replace('_', '-', $name)).' '.$shape->in('figures')->in($name)->text('typed'), array_keys($shape->each('figures')))),
-            Kind::BleedSetup => $this->say->ui('bleed.method-'.$shape->text('method')).', '.$this->say->ui('bleed.fluid-'.$shape->text('fluid')),
-            Kind::Waive, Kind::Override => $shape->text('reason'),
-            Kind::Item => $this->say->item($entry),
-            Kind::Photo => str_starts_with($shape->text('about'), 'check:') ? $this->say->check(substr($shape->text('about'), 6)) : $this->say->text('step.'.substr($shape->text('about'), 5)),
-            Kind::Cool, Kind::Undo, Kind::Confirm, Kind::Bled, Kind::Settled, Kind::Handover => '',
+        return match (true) {
+            $payload instanceof IntakePayload => $this->say->complaint($payload),
+            $payload instanceof ReadingPayload => $this->reading($payload),
+            $payload instanceof LiftPayload => $this->say->ui('lift.'.$payload->to->value),
+            $payload instanceof FindingPayload => $payload->sentence->sentence,
+            $payload instanceof PreparedPayload => $this->say->text('prepare.'.$payload->item),
+            $payload instanceof StepPayload => $this->step($payload),
+            $payload instanceof RepairedPayload => $this->say->group($payload->group),
+            $payload instanceof BleedPayload => $this->bleed($payload),
+            $payload instanceof FiguresPayload => $this->figures($payload),
+            $payload instanceof BleedSetupPayload => $this->say->ui('bleed.method-'.$payload->method)
+                .', '.$this->say->ui('bleed.fluid-'.$payload->fluid),
+            $payload instanceof WaivePayload, $payload instanceof OverridePayload => $payload->reason,
+            $payload instanceof ItemPayload => $this->say->item($payload),
+            $payload instanceof PhotoPayload => $this->say->about($payload->about),
+            default => '',
         };
     }
 
-    private function reading(Entry $entry): string
+    private function step(StepPayload $step): string
     {
-        $check = $entry->shape()->text('check');
-        $outcomes = [];
-        foreach ($entry->shape()->raw('outcomes') as $row => $word) {
-            $outcomes[(string) $row] = \is_string($word) ? $word : '';
-        }
-        $said = [] === $outcomes ? [] : [$this->say->outcome($check, $outcomes)];
-        foreach ($entry->shape()->each('numbers') as $row => $number) {
-            $said[] = ('' === $row ? '' : $this->say->row($check, $row).' ').$number->text('typed');
+        $figure = null === $step->figure ? '' : ': '.$step->figure->typed;
+
+        return $this->say->text('step.'.$step->step).$figure;
+    }
+
+    private function bleed(BleedPayload $bleed): string
+    {
+        return $this->say->ui('bleed.line', [
+            'place' => $this->say->place($bleed->corner->value),
+            'strokes' => (string) $bleed->count,
+            'unit' => $this->say->ui('bleed.unit-'.$bleed->unit),
+            'bubbles' => $this->say->ui('bubbles.'.$bleed->bubbles),
+        ]);
+    }
+
+    private function figures(FiguresPayload $figures): string
+    {
+        $said = [];
+        foreach ($figures->figures as $name => $figure) {
+            $said[] = $this->say->ui('vehicle.'.str_replace('_', '-', $name)).' '.$figure->typed;
         }
 
-        return $this->say->check($check).': '.implode(', ', $said);
+        return implode(', ', $said);
+    }
+
+    private function reading(ReadingPayload $reading): string
+    {
+        $said = [] === $reading->outcomes ? [] : [$this->say->outcome($reading->check, $reading->outcomes)];
+        foreach ($reading->numbers as $row => $number) {
+            $said[] = ('' === $row ? '' : $this->say->row($reading->check, $row).' ').$number->figure->typed;
+        }
+
+        return $this->say->check($reading->check).': '.implode(', ', $said);
     }
 }

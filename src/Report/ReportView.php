@@ -7,14 +7,18 @@ namespace App\Report;
 use App\Account\UserRepository;
 use App\Job\LoadedJob;
 use App\Text\Say;
-use Rodrel\Core\Job\Entry;
-use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Payload\FindingPayload;
+use Rodrel\Core\Log\Payload\HandoverPayload;
+use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Proof\Criterion;
+use Symfony\Bundle\SecurityBundle\Security;
 
 /** What a report says, on the screen and on paper. */
 final readonly class ReportView
 {
-    public function __construct(private UserRepository $users, private LogView $log, private Say $say)
+    public function __construct(private UserRepository $users, private LogView $log, private Say $say, private Security $security)
     {
     }
 
@@ -25,12 +29,30 @@ final readonly class ReportView
         $names = $this->users->names();
 
         return [
-            'findings' => array_map(static fn (Entry $entry): array => ['sentence' => $entry->shape()->text('sentence'), 'mass' => $entry->shape()->number('mass'), 'arguments' => $entry->shape()->each('arguments'), 'by' => $names[$entry->author] ?? '', 'at' => $entry->takenAt], $this->carriedOut($loaded)),
-            'repairs' => array_map(fn (Entry $entry): string => $this->say->text('repair.'.explode('@', $entry->shape()->text('group'))[0].'.do').', '.$this->say->place(explode('@', $entry->shape()->text('group'))[1]), $story->all(Kind::Repaired)),
+            'findings' => array_map(static fn (Entry $entry): array => [
+                'sentence' => $entry->payload->sentence->sentence,
+                'mass' => $entry->payload->mass,
+                'arguments' => $entry->payload->arguments,
+                'by' => $entry->claim->author ?? $names[$entry->author] ?? '',
+                'at' => $entry->takenAt,
+            ], $this->carriedOut($loaded)),
+            'repairs' => array_map(
+                fn (Entry $entry): string => $this->say->work($entry->payload->group),
+                $story->entriesOf(RepairedPayload::class),
+            ),
             'torques' => $this->torques($loaded),
-            'criteria' => null === $loaded->state->repaired ? [] : array_map(fn (Criterion $c): array => ['name' => $this->say->ui('proof.'.$c->id.'.name'), 'status' => $c->status, 'reason' => $c->reason], $loaded->state->proof->criteria),
-            'items' => array_map(fn (Entry $entry): array => ['text' => $this->say->item($entry), 'due' => $entry->shape()->text('due', ''), 'safety' => $entry->shape()->flag('safety')], $story->openItems()),
-            'handedOver' => $story->last(Kind::Handover),
+            'criteria' => null === $loaded->state->repaired ? [] : array_map(fn (Criterion $c): array => [
+                'name' => $this->say->ui('proof.'.$c->id.'.name'),
+                'status' => $c->status,
+                'reason' => $c->reason,
+            ], $loaded->state->proof->criteria),
+            'countersign' => $this->security->isGranted('ROLE_LEAD'),
+            'items' => array_map(fn (Entry $entry): array => [
+                'text' => $this->say->item($entry->payload),
+                'due' => $entry->payload->due,
+                'safety' => $entry->payload->safety,
+            ], $story->openItems()),
+            'handedOver' => $story->last(HandoverPayload::class),
             'names' => $names,
             'log' => $this->log->of($loaded, $names),
             'opened' => $loaded->job->openedAt(),
@@ -38,24 +60,30 @@ final readonly class ReportView
         ];
     }
 
-    /** @return list<Entry> the findings that a repair followed from, and the one that stands now */
+    /** @return list<Entry<FindingPayload>> the findings that a repair followed from, and the one that stands now */
     private function carriedOut(LoadedJob $loaded): array
     {
         $story = $loaded->state->story;
-        $sheets = array_map(static fn (Entry $entry): string => $entry->shape()->text('sheet'), $story->all(Kind::Repaired));
+        $sheets = array_map(
+            static fn (Entry $entry): string => $entry->payload->sheet,
+            $story->entriesOf(RepairedPayload::class),
+        );
+        $sheets[] = $story->finding()->id ?? '';
 
-        return array_values(array_filter($story->all(Kind::Finding), static fn (Entry $entry): bool => \in_array($entry->id, $sheets, true) || $entry->id === $story->finding()?->id));
+        return array_values(array_filter(
+            $story->entriesOf(FindingPayload::class),
+            static fn (Entry $entry): bool => \in_array($entry->id, $sheets, true),
+        ));
     }
 
     /** @return list<array{step: string, figure: string}> */
     private function torques(LoadedJob $loaded): array
     {
         $torques = [];
-        foreach ($loaded->state->story->all(Kind::Step) as $entry) {
-            if ($entry->shape()->has('figure')) {
-                $figure = $entry->shape()->in('figure');
-                $typed = $figure->text('typed');
-                $torques[] = ['step' => $this->say->text('step.'.$entry->shape()->text('step')), 'figure' => is_numeric(str_replace(',', '.', $typed)) ? $typed.' '.$figure->text('unit') : $typed];
+        foreach ($loaded->state->story->entriesOf(StepPayload::class) as $entry) {
+            if (null !== $entry->payload->figure) {
+                $step = $this->say->text('step.'.$entry->payload->step);
+                $torques[] = ['step' => $step, 'figure' => $entry->payload->figure->said()];
             }
         }
 

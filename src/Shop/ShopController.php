@@ -9,8 +9,7 @@ use App\Account\User;
 use App\Account\UserRepository;
 use App\Job\InvalidInput;
 use App\Text\Say;
-use Rodrel\Core\Bleeding\BleedOrder;
-use Rodrel\Core\Catalogue;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\InvalidData;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\Clock\ClockInterface;
@@ -27,7 +26,6 @@ use Symfony\Component\Security\Http\Attribute\IsGranted;
 final class ShopController extends AbstractController
 {
     private const NUMBERS = ['rate' => ['rate_cents_per_hour', 100.0, 0.0, 100000.0], 'fluid' => ['fluid_cents_per_litre', 100.0, 0.0, 100000.0], 'threshold' => ['threshold', 0.01, 0.51, 0.99], 'second' => ['second_fault', 0.01, 0.01, 0.6], 'second_after' => ['second_fault_after_repair', 0.01, 0.01, 0.8], 'raise' => ['raise_minutes', 1.0, 0.0, 120.0], 'wheels' => ['wheels_off_minutes', 1.0, 0.0, 120.0], 'bleed' => ['bleed_minutes', 1.0, 0.0, 240.0], 'confirm' => ['confirm_above_cents', 100.0, 0.0, 1000000.0]];
-    public const SCHOOLS = ['bleed_order' => ['farthest-first', 'nearest-first', 'by-circuit'], 'pair' => ['axle-pairs', 'failed-only'], 'cylinder' => ['strip-first', 'slip-past'], 'hose_with_caliper' => ['always', 'evidence']];
     private const SHORTEST_PASSWORD = 8;
 
     public function __construct(private readonly ShopSettings $shop, private readonly Catalogue $catalogue, private readonly UserRepository $users, private readonly ClockInterface $clock, private readonly Say $say)
@@ -100,7 +98,7 @@ final class ShopController extends AbstractController
         $changes['time_zone'] = \in_array($zone, \DateTimeZone::listIdentifiers(), true) ? $zone : throw InvalidInput::because('shop.zone');
         $changes['name'] = '' !== trim($form->getString('name')) ? mb_substr(trim($form->getString('name')), 0, 120) : throw InvalidInput::because('shop.name-missing');
         $changes['currency'] = 1 === preg_match('/^[A-Z]{3}$/', $form->getString('currency')) ? $form->getString('currency') : throw InvalidInput::because('shop.currency-wrong');
-        foreach (self::SCHOOLS as $school => $choices) {
+        foreach ($this->schools() as $school => $choices) {
             $chosen = $form->all('school')[$school] ?? '';
             $changes['schools'][$school] = \in_array($chosen, $choices, true) ? $chosen : throw InvalidInput::because('input.choice', ['choices' => implode(', ', $choices)]);
         }
@@ -122,7 +120,7 @@ final class ShopController extends AbstractController
             $parts = \is_array($typed) ? str_replace(',', '.', trim((string) ($typed['parts'] ?? ''))) : '';
             $minutes = \is_array($typed) ? str_replace(',', '.', trim((string) ($typed['minutes'] ?? ''))) : '';
             foreach (['parts_cents' => [$parts, 100.0], 'minutes' => [$minutes, 1.0]] as $key => [$text, $scale]) {
-                if ('' !== $text && isset($this->catalogue->repairs[$repair])) {
+                if ('' !== $text && isset($this->catalogue->repairs->all[$repair])) {
                     $prices[$repair][$key] = is_numeric($text) && (float) $text >= 0.0 ? (float) $text * $scale : throw InvalidInput::because('shop.number', ['field' => $this->say->text('repair.'.$repair.'.part'), 'low' => '0', 'high' => '…']);
                 }
             }
@@ -131,12 +129,18 @@ final class ShopController extends AbstractController
         return $prices;
     }
 
+    /** @return array<string, non-empty-list<string>> choices by question */
+    private function schools(): array
+    {
+        return array_map(array_keys(...), $this->catalogue->schools->questions);
+    }
+
     /** @return list<string> */
     private function tools(): array
     {
         $tools = [];
         foreach ($this->catalogue->checks as $check) {
-            array_push($tools, ...$check->tools);
+            array_push($tools, ...$check->demand->tools);
         }
         $tools = array_values(array_unique($tools));
         sort($tools);
@@ -157,13 +161,12 @@ final class ShopController extends AbstractController
             'wrong' => $wrong,
             'numbers' => $numbers,
             'now' => $now,
-            'schools' => self::SCHOOLS,
+            'schools' => $this->schools(),
             'tools' => $this->tools(),
-            'repairs' => $this->catalogue->repairs,
+            'repairs' => $this->catalogue->repairs->all,
             'people' => $this->users->findBy([], ['name' => 'ASC']),
             'roles' => Role::cases(),
             'zones' => \DateTimeZone::listIdentifiers(),
-            'orders' => BleedOrder::cases(),
         ], new Response('', null === $wrong ? 200 : 422));
     }
 }

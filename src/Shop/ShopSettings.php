@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Shop;
 
 use Doctrine\DBAL\Connection;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Isolation\Settings;
+use Rodrel\Core\Repair\Practice;
 use Rodrel\Core\Shape;
 use Symfony\Contracts\Service\ResetInterface;
 
@@ -18,8 +20,12 @@ final class ShopSettings implements ResetInterface
     /** @var array<array-key, mixed>|null */
     private ?array $data = null;
 
-    public function __construct(private readonly Connection $database, string $projectDir, string $settingsFile)
-    {
+    public function __construct(
+        private readonly Connection $database,
+        private readonly Catalogue $catalogue,
+        string $projectDir,
+        string $settingsFile,
+    ) {
         $path = str_starts_with($settingsFile, '/') ? $settingsFile : $projectDir.'/'.$settingsFile;
         $text = is_file($path) ? file_get_contents($path) : false;
         $data = \is_string($text) ? json_decode($text, true) : null;
@@ -54,9 +60,15 @@ final class ShopSettings implements ResetInterface
         return new \DateTimeZone($this->shape()->text('time_zone'));
     }
 
-    public function school(string $question): string
+    /** How this shop does what good technicians do differently. */
+    public function practice(): Practice
     {
-        return $this->shape()->in('schools')->text($question);
+        $chosen = [];
+        foreach ($this->shape()->in('schools')->keys() as $question) {
+            $chosen[$question] = $this->shape()->in('schools')->text($question);
+        }
+
+        return $this->catalogue->schools->practice($chosen);
     }
 
     /** @return array<array-key, mixed> */

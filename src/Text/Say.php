@@ -4,8 +4,15 @@ declare(strict_types=1);
 
 namespace App\Text;
 
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Job\Entry;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Isolation\Judgement;
+use Rodrel\Core\Log\Payload\IntakePayload;
+use Rodrel\Core\Log\Payload\ItemPayload;
+use Rodrel\Core\Log\Payload\Said;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\GroupAt;
+use Rodrel\Core\Vocabulary\Place;
+use Rodrel\Core\Vocabulary\SuspectAt;
 use Symfony\Contracts\Translation\TranslatorInterface;
 
 /** Turns ids and keys into the words on the screen. */
@@ -33,64 +40,97 @@ final readonly class Say
     }
 
     /** "Loosen the hose at its top joint, left front" */
-    public function check(string $idAtPlace): string
+    public function check(CheckAt|string $check): string
     {
-        [$id, $place] = explode('@', $idAtPlace.'@vehicle');
+        $at = \is_string($check) ? CheckAt::parse($check) : $check;
 
-        return $this->at($this->text('check.'.$id.'.name'), $place);
+        return $this->at($this->text('check.'.$at->id.'.name'), $at->place);
     }
 
     /** "Hose one-way, left front" */
-    public function suspect(string $suspect): string
+    public function suspect(SuspectAt|string $suspect): string
     {
-        [$id, $place] = explode('@', $suspect);
+        $at = \is_string($suspect) ? SuspectAt::parse($suspect) : $suspect;
 
-        return $this->at($this->text('fault.'.$id), $place);
+        return $this->at($this->text('fault.'.$at->id), $at->place);
     }
 
-    /** "Hose, left front" */
-    public function group(string $group): string
+    /** "Hose, left front"; what stands for a second fault has no place. */
+    public function group(GroupAt|string $group): string
     {
-        [$id, $place] = explode('@', $group);
+        $at = \is_string($group) ? GroupAt::parse($group) : $group;
 
-        return $this->at($this->text('repair.'.$id.'.part'), $place);
+        return $this->at($this->text('repair.'.$at->id.'.part'), $at->place);
+    }
+
+    /** "Renew the hose, left front" */
+    public function work(GroupAt $group): string
+    {
+        return $this->text('repair.'.$group->id.'.do').', '.$this->place($group->place->id);
     }
 
     /** An open item, or work that was refused: by whom, why. */
-    public function item(Entry $entry): string
+    public function item(ItemPayload $item): string
     {
-        $shape = $entry->shape();
+        $said = ['text' => $item->text, 'reason' => $item->reason, 'told' => $item->told];
 
-        return $shape->flag('refused') ? $this->ui('refuse.line', ['text' => $shape->text('text'), 'reason' => $shape->text('reason'), 'told' => $shape->text('told')]) : $shape->text('text');
+        return $item->refused ? $this->ui('refuse.line', $said) : $item->text;
     }
 
     /** "The hose at the left front does not let go" */
-    public function finding(string $group, ?string $suspect = null): string
+    public function finding(GroupAt $group, ?SuspectAt $suspect = null): string
     {
-        [$id, $place] = explode('@', $group);
-        $own = null === $suspect ? '' : 'finding.'.explode('@', $suspect)[0];
-        $said = '' === $own ? $own : $this->text($own, ['place' => $this->place($place)]);
-
-        return $said !== $own ? $said : $this->text('repair.'.$id.'.finding', ['place' => $this->place($place)]);
+        return $this->saidFinding($group, $suspect)->sentence;
     }
 
-    public function word(string $idAtPlace, string $row, string $word): string
+    /** The same with its key and parameters: the fault's own sentence where it has one. */
+    public function saidFinding(GroupAt $group, ?SuspectAt $suspect = null): Said
     {
-        $id = explode('@', $idAtPlace)[0];
-        $own = 'check.'.$id.'.word.'.('' === $row || isset($this->catalogue->checks[$id]->rows['lf']) ? '' : $row.'.').$word;
+        $parameters = ['place' => $this->place($group->place->id)];
+        foreach ([null === $suspect ? null : 'finding.'.$suspect->id, 'repair.'.$group->id.'.finding'] as $key) {
+            if (null !== $key && ($said = $this->text($key, $parameters)) !== $key) {
+                return new Said($said, $key, ['place' => $group->place->id]);
+            }
+        }
+
+        return new Said($this->group($group));
+    }
+
+    /** The likeliest fault of a repair group: what its finding says. */
+    public function leading(Judgement $judgement, GroupAt $group): ?SuspectAt
+    {
+        foreach (array_keys($judgement->suspects) as $suspect) {
+            $at = SuspectAt::parse($suspect);
+            if ($this->catalogue->faults->of($at)->cure->groupFor($at->place)->is($group)) {
+                return $at;
+            }
+        }
+
+        return null;
+    }
+
+    /** What a photo is of: a check, or a step of a repair. */
+    public function about(string $about): string
+    {
+        [$kind, $what] = [...explode(':', $about, 2), ''];
+
+        return 'check' === $kind ? $this->check($what) : $this->text('step.'.$what);
+    }
+
+    public function word(CheckAt $check, string $row, string $word): string
+    {
+        $byRow = '' !== $row && null === $this->catalogue->checks->of($check)->row($row)?->corner;
+        $own = 'check.'.$check->id.'.word.'.($byRow ? $row.'.' : '').$word;
         $said = $this->text($own);
 
         return $said === $own ? $this->text('word.'.$word) : $said;
     }
 
-    public function row(string $idAtPlace, string $row): string
+    public function row(CheckAt $check, string $row): string
     {
-        $id = explode('@', $idAtPlace)[0];
-        if (\in_array($row, ['lf', 'rf', 'lr', 'rr'], true)) {
-            return $this->place($row);
-        }
+        $corner = $this->catalogue->checks->of($check)->row($row)?->corner;
 
-        return $this->text('check.'.$id.'.row.'.$row);
+        return null !== $corner ? $this->place($corner->value) : $this->text('check.'.$check->id.'.row.'.$row);
     }
 
     /**
@@ -98,25 +138,24 @@ final readonly class Say
      *
      * @param array<string, string> $outcomes
      */
-    public function outcome(string $idAtPlace, array $outcomes): string
+    public function outcome(CheckAt $check, array $outcomes): string
     {
         if (1 === \count($outcomes)) {
-            return $this->word($idAtPlace, (string) array_key_first($outcomes), (string) reset($outcomes));
+            return $this->word($check, (string) array_key_first($outcomes), (string) reset($outcomes));
         }
-        $order = array_flip(array_map(strval(...), array_keys($this->catalogue->check($idAtPlace)->rows)));
+        $definition = $this->catalogue->checks->of($check);
+        $order = array_flip(array_keys($definition->rows));
         uksort($outcomes, static fn (string $a, string $b): int => ($order[$a] ?? 9) <=> ($order[$b] ?? 9));
-        $usual = isset($outcomes['lf']) ? $this->catalogue->check($idAtPlace)->rows['lf']->words[0] : null;
+        $usual = $definition->isByWheel() ? $definition->firstRow()->observer->wording->best() : null;
         $said = [];
         foreach ($outcomes as $row => $word) {
             if ($word !== $usual) {
-                $said[] = $this->row($idAtPlace, (string) $row).(null === $usual ? ': ' : ' ').mb_strtolower($this->word($idAtPlace, (string) $row, $word));
+                $said[] = $this->row($check, $row).(null === $usual ? ': ' : ' ')
+                    .mb_strtolower($this->word($check, $row, $word));
             }
         }
-        if (null !== $usual && [] === $said) {
-            return $this->text('all-wheels', ['word' => mb_strtolower($this->word($idAtPlace, 'lf', $usual))]);
-        }
 
-        return ucfirst(implode(', ', $said));
+        return null !== $usual && [] === $said ? $this->allWheels($check, $usual) : ucfirst(implode(', ', $said));
     }
 
     /**
@@ -124,12 +163,13 @@ final readonly class Say
      *
      * @param list<string> $rows
      */
-    public function marked(string $idAtPlace, array $rows): string
+    public function marked(CheckAt $check, array $rows): string
     {
+        $definition = $this->catalogue->checks->of($check);
         if ([] === $rows) {
-            return $this->text('all-wheels', ['word' => mb_strtolower($this->word($idAtPlace, 'lf', $this->catalogue->check($idAtPlace)->rows['lf']->words[0]))]);
+            return $this->allWheels($check, $definition->firstRow()->observer->wording->best());
         }
-        if (4 === \count($rows)) {
+        if (\count($rows) === \count($definition->rows)) {
             return $this->text('marked-all');
         }
 
@@ -137,28 +177,37 @@ final readonly class Say
     }
 
     /** The driver's sentence, "drags left front, always". */
-    public function complaint(?Entry $intake): string
+    public function complaint(?IntakePayload $intake): string
     {
         if (null === $intake) {
             return '';
         }
-        $shape = $intake->shape();
-        $parts = [$this->text('complaint.'.$shape->text('complaint', 'none'))];
-        $pattern = $shape->text('pattern', '');
-        if ('' !== $pattern) {
-            $parts[] = $this->text('pattern.'.$pattern);
+        $parts = array_map(fn (string $id): string => $this->text('complaint.'.$id), $intake->complaints);
+        if ('' !== $intake->pattern) {
+            $parts[] = $this->text('pattern.'.$intake->pattern);
         }
-        foreach ($shape->each('parts') as $part) {
-            $parts[] = $this->text('recent', ['part' => $this->text('part.'.$part->text('part')), 'place' => $this->place($part->text('place')), 'weeks' => (string) (int) $part->number('weeks')]);
+        foreach ($intake->parts as $fitted) {
+            $parts[] = $this->text('recent', [
+                'part' => $this->text('part.'.$fitted->part->id),
+                'place' => $this->place($fitted->part->place->id),
+                'weeks' => (string) $fitted->weeks,
+            ]);
         }
-        $note = $shape->text('note', '');
+        $said = implode(', ', $parts);
 
-        return implode(', ', $parts).('' === $note ? '' : '; '.$note);
+        return $said.('' === $intake->note ? '' : ('' === $said ? '' : '; ').$intake->note);
     }
 
-    private function at(string $what, string $place): string
+    private function allWheels(CheckAt $check, string $word): string
     {
-        return 'vehicle' === $place ? $what : $this->text('at', ['what' => $what, 'place' => $this->place($place)]);
+        $row = $this->catalogue->checks->of($check)->firstRow()->id;
+
+        return $this->text('all-wheels', ['word' => mb_strtolower($this->word($check, $row, $word))]);
+    }
+
+    private function at(string $what, Place $place): string
+    {
+        return $place->isVehicle() ? $what : $this->text('at', ['what' => $what, 'place' => $this->place($place->id)]);
     }
 
     /**

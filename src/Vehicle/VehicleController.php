@@ -4,16 +4,15 @@ declare(strict_types=1);
 
 namespace App\Vehicle;
 
+use App\Job\FiguresForm;
 use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Text\Units;
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Job\Kind;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Quantity\Quantity;
-use Rodrel\Core\Quantity\Unit;
 use Rodrel\Core\Vehicle\Composer;
-use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Vocabulary\Corner;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -40,14 +39,9 @@ final class VehicleController extends RendersJob
     /** @return array<string, mixed> */
     private function figure(LoadedJob $loaded, string $name): array
     {
-        [$quantity, $unit] = match (true) {
-            str_ends_with($name, '_mm'), str_ends_with($name, '_m') => [Quantity::Length, Unit::Millimetre],
-            str_ends_with($name, '_kg') => [Quantity::Mass, Unit::Kilogram],
-            str_ends_with($name, '_ml') => [Quantity::Volume, Unit::Millilitre],
-            default => [null, null],
-        };
+        [$quantity, $unit] = FiguresForm::unitOf($name) ?? [null, null];
         $now = $this->now($loaded, $name);
-        $scale = str_ends_with($name, '_m') ? 1000.0 : 1.0;
+        $scale = FiguresForm::scaleOf($name);
 
         return [
             'name' => $name,
@@ -63,17 +57,22 @@ final class VehicleController extends RendersJob
         $layout = $loaded->layout;
         $front = $layout->brake(Corner::LeftFront);
         $rear = $layout->brake(Corner::LeftRear);
+        $body = $layout->body;
 
         return match ($name) {
             'master_bore_mm' => $layout->masterBoreMm,
-            'front_bore_mm' => $front->boreMm,
-            'rear_bore_mm' => $rear->boreMm,
-            'front_radius_m' => $front->radiusM,
-            'rear_radius_m' => $rear->radiusM,
-            'pedal_ratio' => $layout->pedalRatio,
-            'mass_kg' => $layout->massKg,
-            'tyre_radius_m' => $layout->tyreRadiusM,
-            'reservoir_ml' => $layout->reservoirMl ?? $this->catalogue->bleeding->reservoirMl,
+            'front_bore_mm' => $front->cylinder->boreMm,
+            'rear_bore_mm' => $rear->cylinder->boreMm,
+            'front_radius_m' => $front->lining->radiusM,
+            'rear_radius_m' => $rear->lining->radiusM,
+            'rotor_front_kg' => $front->lining->rotorKg,
+            'rotor_rear_kg' => $rear->lining->rotorKg,
+            'pedal_ratio' => $layout->pedal->ratio,
+            'mass_kg' => $body->massKg,
+            'front_axle_kg' => $body->frontShare * $body->massKg,
+            'rear_axle_kg' => (1.0 - $body->frontShare) * $body->massKg,
+            'tyre_radius_m' => $body->tyreRadiusM,
+            'reservoir_ml' => $layout->pipework->reservoirMl ?? $this->catalogue->bleeding->reservoirMl,
             default => $loaded->state->story->figures()[$name] ?? null,
         };
     }
@@ -82,13 +81,11 @@ final class VehicleController extends RendersJob
     private function torques(LoadedJob $loaded): array
     {
         $own = [];
-        foreach ($loaded->state->story->all(Kind::Figures) as $entry) {
-            foreach ($entry->shape()->each('torques') as $step => $torque) {
-                $own[$step] = $this->units->figure($torque->number('core'), Quantity::Torque);
-            }
+        foreach ($loaded->state->story->torques() as $step => $torque) {
+            $own[$step] = $this->units->figure($torque, Quantity::Torque);
         }
         $rows = [];
-        foreach ($this->catalogue->procedures as $procedure) {
+        foreach ($this->catalogue->repairs->procedures as $procedure) {
             foreach ($procedure->steps as $step) {
                 if (Quantity::Torque === $step->measures && null !== $step->typical) {
                     $rows[$step->id] ??= ['step' => $step->id, 'label' => $this->say->text('step.'.$step->id), 'own' => $own[$step->id] ?? null, 'low' => $this->units->figure($step->typical[0], Quantity::Torque), 'high' => $this->units->figure($step->typical[1], Quantity::Torque)];

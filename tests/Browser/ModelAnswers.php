@@ -8,6 +8,7 @@ use Random\Engine\Mt19937;
 use Rodrel\Core\Quantity\Unit;
 use Rodrel\Core\Rig\HiddenVehicle;
 use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vocabulary\CheckAt;
 
 /** The vehicle on the ramp: only it knows its fault; it answers a check's sheet by keyboard or by touch. */
 final class ModelAnswers
@@ -35,10 +36,16 @@ final class ModelAnswers
     public function keys(string $check): array
     {
         $keys = [];
-        foreach ($this->vehicle->answer($check) as $row => $answer) {
-            $observer = World::catalogue()->check($check)->rows[$row];
-            $words = $observer->words;
-            $keys[$row] = \is_float($answer) ? (string) round($observer->isOverAir() ? self::AIR_C + $answer : Unit::from((string) $observer->unit)->fromCore($answer), 1) : 1 + (int) array_search($answer, $words, true);
+        $at = CheckAt::parse($check);
+        $asked = World::catalogue()->checks->of($at);
+        foreach ($this->vehicle->answer($at) as $row => $answer) {
+            $observer = $asked->row($row)->observer ?? throw new \LogicException("$check has no row $row");
+            if (!\is_float($answer)) {
+                $keys[$row] = 1 + (int) array_search($answer, $observer->words(), true);
+                continue;
+            }
+            $typed = $asked->isHeat() ? self::AIR_C + $answer : ($observer->typed->unit ?? Unit::Celsius)->fromCore($answer);
+            $keys[$row] = (string) round($typed, 1);
         }
 
         return $keys;

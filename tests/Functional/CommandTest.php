@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tests\Functional;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use Rodrel\Core\Catalogue\Catalogue;
 use Symfony\Bundle\FrameworkBundle\Console\Application;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 use Symfony\Component\Console\Tester\CommandTester;
@@ -56,19 +57,24 @@ final class CommandTest extends KernelTestCase
         yield 'a check without a place' => ['rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'readings' => [['check' => 'spin']]], '/readings/0/check'];
         yield 'a word the check does not have' => ['rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'lift' => 'raised', 'stands' => true, 'readings' => [['check' => 'hose-look@lf', 'outcomes' => ['' => 'pretty']]]], '/readings/0'];
         yield 'a closed gate' => ['rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'readings' => [['check' => 'wear@lf', 'outcomes' => ['' => 'even']]]], '/readings/0'];
-        yield 'a catalogue without faults' => ['rodrel:catalogue', ['faults' => ['format' => 1, 'faults' => []], 'checks' => ['format' => 1, 'checks' => []], 'repairs' => [], 'procedures' => [], 'presets' => [], 'drives' => [], 'bleeding' => []], '/faults/faults'];
     }
 
-    public function testTheShippedCatalogueFitsItsSchema(): void
+    public function testTheShippedCatalogueHoldsAndABrokenOneNamesEveryMistake(): void
     {
         $directory = \dirname(__DIR__, 2).'/core/data/';
         $documents = [];
-        foreach (['faults', 'checks', 'repairs', 'procedures', 'presets', 'drives', 'bleeding'] as $file) {
+        foreach (Catalogue::FILES as $file) {
             $documents[$file] = json_decode((string) file_get_contents($directory.$file.'.json'));
         }
-        [$code, $out] = $this->run_('rodrel:catalogue', (string) json_encode($documents));
+        [$code, $out] = $this->run_('rodrel:catalogue', (string) json_encode($documents, \JSON_PRESERVE_ZERO_FRACTION));
         self::assertSame(0, $code, $out);
         self::assertCount(6, json_decode($out, true)['presets']);
+        $documents['faults']->faults[0]->weight = 'much';
+        $documents['checks']->checks[3]->station = 'roof';
+        [$code, $out] = $this->run_('rodrel:catalogue', (string) json_encode($documents, \JSON_PRESERVE_ZERO_FRACTION));
+        self::assertSame(2, $code);
+        self::assertMatchesRegularExpression('~^/faults/faults/0/weight .*number.*$~m', $out);
+        self::assertMatchesRegularExpression('~^/checks/checks/3/station .*roof.*$~m', $out);
     }
 
     /**

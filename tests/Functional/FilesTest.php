@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Tests\Functional;
 
 use Doctrine\DBAL\Connection;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Rodrel\Core\Job\Stage;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 
@@ -57,6 +58,67 @@ final class FilesTest extends ShopTestCase
         $other['job']['unit'] = 'Unit 23, another van';
         $this->bringIn((string) json_encode($other));
         self::assertStringContainsString('here already', $this->text('.wrong'));
+    }
+
+    /** A file without our seal: its lines are claims, and what would open a gate sleeps until a lead stands for it. */
+    public function testAnotherShopsSignaturesSleepUntilALeadCountersignsThem(): void
+    {
+        $this->signIn();
+        $document = json_decode($this->get('/jobs/'.$this->job('Unit 23', Stage::Repair)->id()->toRfc4122().'/job.json'), true);
+        $id = $document['job']['id'] = '018f0000-0000-7000-8000-0000000000aa';
+        foreach ($document['entries'] as &$entry) {
+            $entry['id'] = substr_replace($entry['id'], 'aaaa', 9, 4);
+        }
+        unset($entry);
+        $finding = array_values(array_filter($document['entries'], static fn (array $e): bool => 'finding' === $e['kind']))[0];
+        $document['photos'] = [];
+        $this->bringIn((string) json_encode($document, \JSON_PRESERVE_ZERO_FRACTION));
+        self::assertResponseRedirects("/jobs/$id");
+        $this->client->request('GET', "/jobs/$id/repair");
+        self::assertStringContainsString('No repair sheet yet', $this->text('h1'), 'a signature from elsewhere signs nothing here');
+        $this->append($id, 'countersign', ['countersigns' => $finding['id']]);
+        self::assertResponseStatusCodeSame(403, 'a technician cannot stand for it');
+
+        $this->signIn('aldershaw');
+        $this->client->request('GET', "/jobs/$id/report");
+        self::assertStringContainsString('waits for a lead to countersign', $this->text('.report'));
+        $this->append($id, 'countersign', ['countersigns' => $finding['id']]);
+        self::assertResponseStatusCodeSame(303);
+        $this->client->request('GET', "/jobs/$id/repair");
+        self::assertStringNotContainsString('No repair sheet yet', $this->text('h1'));
+        $again = json_decode($this->get("/jobs/$id/job.json"), true);
+        self::assertSame($document['people'], array_values(array_filter($again['people'], static fn (array $p): bool => \in_array($p, $document['people'], true))));
+        self::assertSame($document['entries'], \array_slice($again['entries'], 0, \count($document['entries'])), 'what came from elsewhere goes out as it came');
+    }
+
+    /** Twelve jobs as the first version of the format wrote them: each comes in, and nothing of it is lost. */
+    #[DataProvider('provideFirstFormat')]
+    public function testAJobWrittenInTheFirstFormatStillComesIn(string $file): void
+    {
+        $this->signIn();
+        $document = json_decode((string) file_get_contents($file), true);
+        $fresh = bin2hex(random_bytes(2));
+        $document['job']['id'] = $id = substr_replace($document['job']['id'], $fresh, 9, 4);
+        foreach (['entries', 'photos'] as $list) {
+            foreach ($document[$list] as &$row) {
+                $row['id'] = substr_replace($row['id'], $fresh, 9, 4);
+            }
+            unset($row);
+        }
+        $this->bringIn((string) json_encode($document, \JSON_PRESERVE_ZERO_FRACTION));
+        self::assertResponseRedirects("/jobs/$id");
+        $again = json_decode($this->get("/jobs/$id/job.json"), true);
+        self::assertSame($document['entries'], $again['entries']);
+        $this->client->request('GET', "/jobs/$id/report");
+        self::assertResponseIsSuccessful();
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function provideFirstFormat(): iterable
+    {
+        foreach (glob(\dirname(__DIR__).'/fixtures/exports/format-1/*.json') ?: [] as $file) {
+            yield basename($file) => [$file];
+        }
     }
 
     public function testReadingsAsRows(): void

@@ -26,10 +26,10 @@ final class ShopPageTest extends ShopTestCase
         self::assertResponseRedirects('/shop');
         $shop = self::getContainer()->get(ShopSettings::class);
         $shop->reset();
-        self::assertEqualsWithDelta(8450.0 / 60.0, $shop->isolation()->rateCentsPerMinute, 1e-6);
+        self::assertEqualsWithDelta(8450.0 / 60.0, $shop->isolation()->labour->rateCentsPerMinute, 1e-6);
         self::assertSame(['line-wrench'], $shop->isolation()->missingTools(['box-spanner', 'line-wrench']));
         self::assertEqualsWithDelta(3100.0, $shop->isolation()->prices['hose']['parts_cents'] ?? 0.0, 1e-6);
-        self::assertSame('nearest-first', $shop->school('bleed_order'));
+        self::assertSame('nearest-first', $shop->practice()->bleedOrder);
     }
 
     public function testTheTabletGoesFromHandToHand(): void

@@ -8,12 +8,11 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Rodrel\Core\Isolation\CommonCause;
-use Rodrel\Core\Isolation\Gates;
-use Rodrel\Core\Job\Entry;
-use Rodrel\Core\Job\Guard;
+use Rodrel\Core\Job\Diagnosis;
 use Rodrel\Core\Job\JobState;
-use Rodrel\Core\Job\Kind;
-use Rodrel\Core\Job\Story;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Rig\HiddenVehicle;
 use Rodrel\Core\Tests\World;
 
@@ -31,26 +30,28 @@ final class ScenarioTest extends TestCase
         $log = [];
         $write = static function (Kind $kind, array $payload) use (&$log): void {
             $seq = \count($log) + 1;
-            $log[] = new Entry("e$seq", $seq, $kind, $payload, 'anna', new \DateTimeImmutable("2026-03-01 08:00:00 +$seq minutes"));
+            $log[] = new Entry("e$seq", $seq, $kind->read($payload), 'anna', new \DateTimeImmutable("2026-03-01 08:00:00 +$seq minutes"));
         };
-        $write(Kind::Intake, ['complaint' => '', 'pattern' => '', 'hot' => false, 'parts' => []]);
+        $intake = static fn (array $more): Entry => new Entry('e1', 1, Kind::Intake->read($more), 'anna', new \DateTimeImmutable('2026-03-01 08:01:00'));
+        $write(Kind::Intake, []);
         foreach (array_filter(array_map('trim', explode("\n", $given))) as $line) {
             if (str_starts_with($line, 'preset ')) {
                 $preset = substr($line, 7);
             } elseif (str_starts_with($line, 'fitted ')) {
                 [$part, $place] = explode(' ', substr($line, 7));
-                $log[0] = new Entry('e1', 1, Kind::Intake, ['complaint' => '', 'pattern' => '', 'hot' => false, 'parts' => [['part' => $part, 'place' => $place, 'weeks' => 3]]], 'anna', $log[0]->takenAt);
+                $log[0] = $intake(['parts' => [['part' => $part, 'place' => $place, 'weeks' => 3]]]);
             } elseif ('driven-in' === $line) {
-                $log[0] = new Entry('e1', 1, Kind::Intake, ['driven_in' => true] + $log[0]->payload, 'anna', $log[0]->takenAt);
+                $log[0] = $intake(['driven_in' => true]);
             } elseif (\in_array($line, ['raised', 'wheels-off'], true)) {
                 $write(Kind::Lift, ['to' => $line, 'stands' => true]);
             } else {
                 $write(Kind::Reading, $this->reading($line));
             }
         }
-        $state = JobState::of(World::catalogue(), World::field($preset), Story::of($log), World::settings());
+        $state = World::state($log, $preset);
+        $diagnosis = World::diagnosis($state, $preset);
         foreach (array_filter(array_map('trim', explode("\n", $then))) as $line) {
-            $this->check($state, $line, trim($title));
+            $this->check($state, $diagnosis, $line, trim($title));
         }
     }
 
@@ -71,38 +72,38 @@ final class ScenarioTest extends TestCase
     {
         $field = World::field($preset);
         $vehicle = HiddenVehicle::with($field, $suspect, $grade, new Mt19937(7));
-        $guard = new Guard(World::catalogue());
         $log = [];
-        $write = static function (Kind $kind, array $payload) use (&$log, $guard, $field): void {
+        $write = static function (Kind $kind, array $payload) use (&$log, $preset): void {
             $seq = \count($log) + 1;
-            $entry = new Entry("e$seq", $seq, $kind, $payload, 'anna', new \DateTimeImmutable("2026-03-01 08:00:00 +$seq minutes"));
-            $guard->check(JobState::of(World::catalogue(), $field, Story::of($log), World::settings()), $entry);
+            $entry = new Entry("e$seq", $seq, $kind->read($payload), 'anna', new \DateTimeImmutable("2026-03-01 08:00:00 +$seq minutes"));
+            Rule::check(World::state($log, $preset), $entry);
             $log[] = $entry;
         };
         $write(Kind::Intake, ['complaint' => $vehicle->answer('complaint@vehicle')[''], 'pattern' => '', 'hot' => false, 'parts' => []]);
         $asked = [];
         for ($n = 0; $n < 19; ++$n) {
-            $state = JobState::of(World::catalogue(), $field, Story::of($log), World::settings());
-            $next = $state->verdict()?->next;
+            $state = World::state($log, $preset);
+            $verdict = World::diagnosis($state, $preset)->verdict();
+            $next = $verdict->next;
             if (null === $next) {
-                self::assertSame($vehicle->cure(), $state->verdict()?->repair, implode(', ', $asked));
+                self::assertSame((string) $vehicle->cure(), (string) $verdict->repair, implode(', ', $asked));
 
                 return;
             }
-            foreach (Gates::closedFor($next->check, $next->place, $state->situation) as $gate) {
+            foreach ($next->gates as $gate) {
                 self::assertSame('under', $gate->id, 'only lifting may come before a suggestion');
-                $write(Kind::Lift, ['to' => $next->check->lift->value, 'stands' => true]);
+                $write(Kind::Lift, ['to' => $next->check->demand->lift->value, 'stands' => true]);
             }
-            $asked[] = $next->id();
+            $asked[] = (string) $next->at;
             $words = $numbers = [];
-            foreach ($vehicle->answer($next->id()) as $row => $answer) {
+            foreach ($vehicle->answer($next->at) as $row => $answer) {
                 if (\is_float($answer)) {
                     $numbers[$row] = ['typed' => (string) $answer, 'unit' => 'mm', 'core' => $answer];
                 } else {
                     $words[$row] = $answer;
                 }
             }
-            $write(Kind::Reading, ['check' => $next->id(), 'outcomes' => $words, 'numbers' => $numbers, 'unsure' => false]);
+            $write(Kind::Reading, ['check' => (string) $next->at, 'outcomes' => $words, 'numbers' => $numbers, 'unsure' => false]);
         }
         self::fail('No end after: '.implode(', ', $asked));
     }
@@ -156,24 +157,26 @@ final class ScenarioTest extends TestCase
         return ['check' => $check, 'outcomes' => $outcomes, 'numbers' => $numbers, 'unsure' => $unsure];
     }
 
-    private function check(JobState $state, string $line, string $title): void
+    private function check(JobState $state, Diagnosis $diagnosis, string $line, string $title): void
     {
-        $verdict = $state->verdict();
-        $because = "$title: $line; ".json_encode(array_map(static fn (float $m): float => round($m, 3), \array_slice($state->belief->groups ?? [], 0, 4)));
+        $verdict = $diagnosis->verdict();
+        $belief = $diagnosis->belief;
+        $common = CommonCause::in($belief, $state->situation, Diagnosis::fitted($state->story));
+        $because = "$title: $line; ".json_encode(array_map(static fn (float $m): float => round($m, 3), \array_slice($belief->groups, 0, 4)));
         if (1 === preg_match('/^(\S+) (>=|<=) ([0-9.]+)$/', $line, $found)) {
-            $mass = str_contains($found[1], '.') ? $state->belief->suspects[$found[1]] ?? 0.0 : $state->belief?->group($found[1]) ?? 0.0;
+            $mass = str_contains($found[1], '.') ? $belief->suspects[$found[1]] ?? 0.0 : $belief->group($found[1]);
             '>=' === $found[2] ? self::assertGreaterThanOrEqual((float) $found[3], $mass, $because) : self::assertLessThanOrEqual((float) $found[3], $mass, $because);
         } elseif (str_starts_with($line, 'next: ')) {
-            self::assertSame(substr($line, 6), $verdict?->next?->id(), $because);
+            self::assertSame(substr($line, 6), null === $verdict->next ? null : (string) $verdict->next->at, $because);
         } elseif (str_starts_with($line, 'stop: ')) {
-            self::assertNull($verdict?->next, $because);
-            self::assertSame(substr($line, 6), $verdict?->repair, $because);
+            self::assertNull($verdict->next, $because);
+            self::assertSame(substr($line, 6), (string) $verdict->repair, $because);
         } elseif (str_starts_with($line, 'road: ')) {
             self::assertContains(substr($line, 6), $state->road()->unmet, $because);
         } elseif (str_starts_with($line, 'says: ')) {
-            self::assertContains(substr($line, 6), array_map(static fn (array $said): string => $said['key'].' '.$said['suspect'].' '.implode(' ', $said['places']), CommonCause::of($state)), $because.json_encode(CommonCause::of($state)));
+            self::assertContains(substr($line, 6), array_map(static fn (CommonCause $one): string => $one->key.' '.$one->suspect.' '.implode(' ', $one->places), $common), $because);
         } elseif ('contradiction' === $line) {
-            self::assertNotNull($verdict?->contradiction, $because);
+            self::assertNotNull($verdict->contradiction, $because);
         } else {
             self::fail('A scenario line that nobody understands: '.$line);
         }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Bleeding;
 
-use Rodrel\Core\Vehicle\Corner;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\Corner;
 
 /** The schools of bleed order. */
 enum BleedOrder: string
@@ -18,7 +18,7 @@ enum BleedOrder: string
     /** @return list<Corner> */
     public function wheels(Layout $layout): array
     {
-        $length = static fn (Corner $corner): float => $layout->pipeLengthsM[$corner->value] ?? 0.0;
+        $length = static fn (Corner $corner): float => $layout->pipework->lengthsM[$corner->value] ?? 0.0;
         $circuit = static fn (Corner $corner): int => (int) array_search($layout->chamberOf($corner), $layout->chambers, true);
         $wheels = Corner::cases();
         usort($wheels, match ($this) {

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Bleeding;
 
-use Rodrel\Core\Vehicle\Corner;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
 
 /** Which bleeders to open, in which order, and when each is done. */
 final readonly class BleedPlan
@@ -24,16 +25,15 @@ final readonly class BleedPlan
     /**
      * Only what was opened, or everything; opening the master's side opens everything.
      *
-     * @param string       $place a corner, `rear`, `front`, or `vehicle`
+     * @param Place        $place what was opened
      * @param list<Corner> $own   the maker's own order, which goes before every school; wheels it leaves out follow
      */
-    public static function of(Layout $layout, string $place, BleedOrder $school = BleedOrder::FarthestFirst, array $own = []): self
+    public static function of(Layout $layout, Place $place, BleedOrder $school = BleedOrder::FarthestFirst, array $own = []): self
     {
         $order = [];
         $wheels = array_values(array_filter($school->wheels($layout), static fn (Corner $corner): bool => !\in_array($corner, $own, true)));
         foreach ([...$own, ...$wheels] as $corner) {
-            $id = $corner->value;
-            if ('vehicle' === $place || $id === $place || 'rear' === $place && !$corner->isFront() || 'front' === $place && $corner->isFront()) {
+            if ($place->covers(Place::at($corner))) {
                 $order[] = $corner;
             }
         }
@@ -50,7 +50,7 @@ final readonly class BleedPlan
     {
         $done = [];
         foreach ($this->order as $corner) {
-            foreach ($layout->brake($corner)->bleeders > 1 ? ['inner', 'outer'] : [''] as $bleeder) {
+            foreach ($layout->brake($corner)->bleeders() as $bleeder) {
                 $key = self::key($corner->value, $bleeder);
                 $done[$key] = false;
                 foreach ($log as $line) {

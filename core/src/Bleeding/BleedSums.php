@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Bleeding;
 
-use Rodrel\Core\Vehicle\Corner;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\Corner;
 
 /** The arithmetic of a bleed run: mL and strokes per bleeder, and the stroke at which the reservoir wants topping up. */
 final readonly class BleedSums
@@ -29,14 +29,13 @@ final readonly class BleedSums
     {
         $wheels = [];
         $total = $minutes = 0.0;
-        $usable = ($layout->reservoirMl ?? $book->reservoirMl) * (1.0 - $book->reserve);
+        $usable = ($layout->pipework->reservoirMl ?? $book->reservoirMl) * (1.0 - $book->reserve);
         $since = 0.0;
         foreach ($order as $corner) {
             $ml = self::contentMl($layout, $book, $corner) * ($book->exchange[$purpose] ?? 1.5);
-            $bleeders = $layout->brake($corner)->bleeders > 1 ? ['inner', 'outer'] : [''];
-            foreach ($bleeders as $n => $bleeder) {
+            foreach ($layout->brake($corner)->bleeders() as $n => $bleeder) {
                 // the second bleeder clears only its own half of the caliper
-                $own = 0 === $n ? $ml : 0.5 * self::brakeMl($layout, $corner) * ($book->exchange[$purpose] ?? 1.5);
+                $own = 0 === $n ? $ml : 0.5 * $layout->brake($corner)->fluidMl() * ($book->exchange[$purpose] ?? 1.5);
                 $each = 'strokes' === $method->unit ? $method->strokeShare * $layout->chamberOf($corner)->strokeMl : 1.0;
                 $count = (int) ceil($own / $each);
                 $topUps = [];
@@ -60,12 +59,6 @@ final readonly class BleedSums
     /** What lies between the master and a wheel's bleeder, mL: pipe, hose and brake. */
     public static function contentMl(Layout $layout, BleedBook $book, Corner $corner): float
     {
-        return $book->pipeMlPerM * ($layout->pipeLengthsM[$corner->value] ?? 0.0) + $book->hoseMlPerM * $book->hoseM + self::brakeMl($layout, $corner);
-    }
-
-    /** 25 to 45 mL a front caliper, 12 to 20 a rear one (handbook); a drum cylinder 5 (estimate). */
-    private static function brakeMl(Layout $layout, Corner $corner): float
-    {
-        return $layout->brake($corner)->fluidMl ?? (!$layout->brake($corner)->disc ? 5.0 : ($corner->isFront() ? 35.0 : 16.0));
+        return $book->pipeMlPerM * ($layout->pipework->lengthsM[$corner->value] ?? 0.0) + $book->hoseMlPerM * $book->hoseM + $layout->brake($corner)->fluidMl();
     }
 }

@@ -4,109 +4,109 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Check;
 
-use Rodrel\Core\Fault\FaultPlaces;
+use Rodrel\Core\Check\Observer\Observers;
+use Rodrel\Core\Provenance;
 use Rodrel\Core\Shape;
-use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vehicle\Places;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
 
-/** One row of the check catalogue: what to do, what state it needs, how it is read. */
+/** One row of the check catalogue: where it is made, what it asks for, how it is made and read. */
 final readonly class Check
 {
-    /**
-     * @param non-empty-array<string, Observer> $rows   by row id; a check with one answer has the row ''
-     * @param list<string>                      $spoken words for the helper, in order
-     * @param list<string>                      $tools
-     */
+    /** @param non-empty-array<string, Row> $rows by row id; a check with one answer has the row '' */
     private function __construct(
         public string $id,
-        public FaultPlaces $places,
-        public string $phase,
-        public Lift $lift,
-        public string $engine,
-        public bool $helper,
-        public float $minutes,
+        public Places $places,
+        public string $station,
+        public Manner $manner,
+        public Demand $demand,
+        public Role $role,
         public array $rows,
-        public array $spoken,
-        public ?float $footN,
-        public ?float $holdS,
-        public ?float $waitS,
-        public ?string $opens,
-        public bool $needsStuck,
-        public ?string $after,
-        public bool $proofOnly,
-        public bool $road,
-        public bool $arrival,
-        public ?string $caution,
-        public array $tools,
-        public int $consumablesCents,
-        public string $provenance,
-        public ?string $reason,
     ) {
     }
 
-    public static function fromShape(Shape $shape): self
+    public static function fromShape(Shape $shape, Observers $observers): self
     {
-        $optional = static fn (string $key): ?float => $shape->has($key) ? $shape->number($key) : null;
+        Provenance::fromShape($shape);
 
         return new self(
             $shape->text('id'),
-            FaultPlaces::tryFrom($shape->text('places')) ?? throw $shape->wrong('places', 'unknown kind of place'),
-            $shape->text('phase'),
-            Lift::tryFrom($shape->text('state')) ?? throw $shape->wrong('state', 'any, ground, raised or wheels-off is expected'),
-            $shape->text('engine', 'any'),
-            $shape->flag('helper'),
-            $shape->number('minutes'),
-            self::rows($shape),
-            $shape->texts('spoken'),
-            $optional('foot_n'),
-            $optional('hold_s'),
-            $optional('wait_s'),
-            $shape->has('opens') ? $shape->text('opens') : null,
-            $shape->flag('needs_stuck'),
-            $shape->has('after') ? $shape->text('after') : null,
-            $shape->flag('proof_only'),
-            $shape->flag('road'),
-            $shape->flag('arrival'),
-            $shape->has('caution') ? $shape->text('caution') : null,
-            $shape->texts('tools'),
-            (int) $shape->number('consumables_cents', 0.0),
-            $shape->text('provenance'),
-            $shape->has('reason') ? $shape->text('reason') : null,
+            $shape->oneOf('places', Places::class),
+            $shape->text('station'),
+            Manner::fromShape($shape),
+            Demand::fromShape($shape),
+            Role::fromShape($shape),
+            self::rowsFrom($shape, $observers),
         );
     }
 
-    public function at(string $place): string
+    public function at(Place $place): CheckAt
     {
-        return $this->id.'@'.$place;
+        return CheckAt::of($this->id, $place);
     }
 
-    /** The key of one row in a signature: `spin@vehicle/lf`, `bleeder-open@lf`. */
-    public function rowKey(string $place, string $row): string
+    /**
+     * Every place in a vehicle at which it is made.
+     *
+     * @return list<CheckAt>
+     */
+    public function everywhere(Layout $layout): array
     {
-        return $this->at($place).('' === $row ? '' : '/'.$row);
+        return array_map($this->at(...), $this->places->in($layout));
     }
 
-    /** @return non-empty-array<string, Observer> */
-    private static function rows(Shape $shape): array
+    /** A sheet with a row for every wheel. */
+    public function isByWheel(): bool
     {
-        if ($shape->has('row_observers')) {
-            $rows = array_map(Observer::fromShape(...), $shape->each('row_observers'));
-            if ([] === $rows) {
-                throw $shape->wrong('row_observers', 'at least one row is expected');
+        return null !== $this->firstRow()->corner;
+    }
+
+    public function firstRow(): Row
+    {
+        return $this->rows[array_key_first($this->rows)];
+    }
+
+    /** The one answer, where the check is no sheet. */
+    public function onlyRow(): ?Row
+    {
+        return 1 === \count($this->rows) ? $this->rows[''] ?? null : null;
+    }
+
+    public function row(string $id): ?Row
+    {
+        return $this->rows[$id] ?? null;
+    }
+
+    /** Whether its rows are temperatures of a drive. */
+    public function isHeat(): bool
+    {
+        return $this->firstRow()->observer->isOverAir();
+    }
+
+    /** @return non-empty-array<string, Row> */
+    private static function rowsFrom(Shape $shape, Observers $observers): array
+    {
+        $rows = [];
+        if ($shape->has('each_corner')) {
+            $observer = $observers->read($shape->in('each_corner'));
+            foreach (Corner::cases() as $corner) {
+                $rows[$corner->value] = new Row($corner->value, $corner, $observer);
             }
-
-            return $rows;
         }
-        $observer = Observer::fromShape($shape->in('observer'));
-        if (!$shape->has('rows')) {
-            return ['' => $observer];
+        foreach ($shape->each('rows') as $id => $row) {
+            $rows[$id] = new Row($id, null, $observers->read($row));
         }
-        $names = 'corners' === $shape->rawValue('rows')
-            ? array_map(static fn (Corner $corner): string => $corner->value, Corner::cases())
-            : $shape->texts('rows');
-        if ([] === $names) {
-            throw $shape->wrong('rows', 'at least one row is expected');
+        if ($shape->has('observer')) {
+            $rows[''] = new Row('', null, $observers->read($shape->in('observer')));
+        }
+        if ([] === $rows) {
+            $shape->miss('', 'an observer, rows, or each_corner is expected');
+            $rows[''] = new Row('', null, $observers->none());
         }
 
-        return array_fill_keys($names, $observer);
+        return $rows;
     }
 }

@@ -21,11 +21,16 @@ final readonly class Severity
     {
         $values = $shape->numbers('values');
         $weights = $shape->numbers('weights');
-        if ([] === $values || [] === $weights || \count($values) !== \count($weights)) {
-            throw $shape->wrong('weights', 'one weight per value is expected');
+        if ([] === $values || \count($values) !== \count($weights)) {
+            $shape->miss('weights', 'one weight per value is expected');
+
+            return new self($name, [1.0], [1.0]);
         }
         if (min($weights) <= 0.0) {
-            throw $shape->wrong('weights', 'weights are above zero');
+            $shape->miss('weights', 'weights are above zero');
+        }
+        if (\count(array_unique($values)) !== \count($values)) {
+            $shape->miss('values', 'a value stands here twice');
         }
 
         return new self($name, $values, $weights);

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Heat;
 
-use Rodrel\Core\Vehicle\Corner;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\Corner;
 
 /**
  * Four temperatures made comparable: corrected to the moment of stopping where the physics allows it, set beside the
@@ -14,7 +14,8 @@ use Rodrel\Core\Vehicle\Layout;
 final readonly class HeatRound
 {
     /** Share of the rotor's excess that each place takes on (handbook); only the rotor or drum itself is followed in time. */
-    public const PLACES = ['rotor' => 1.0, 'caliper' => 0.35, 'wheel-centre' => 0.2, 'rim' => 0.1];
+    public const PLACES = [self::ROTOR => 1.0, 'caliper' => 0.35, 'wheel-centre' => 0.2, 'rim' => 0.1];
+    public const ROTOR = 'rotor';
     /** Standing time constant of a rotor or drum, s (handbook: about 16 min). */
     public const STANDING_S = 960.0;
     /** Later than this a caliper, wheel centre or rim says little about the drive, s (handbook). */
@@ -55,6 +56,14 @@ final readonly class HeatRound
         return $sinceS <= self::LATEST_S ? $excessK / $share : throw TooLate::at($place);
     }
 
+    /** What was measured over the air before atStop() carried it back. */
+    public static function rawOf(float $atStopK, string $place, float $sinceS, float $tauS = self::STANDING_S): float
+    {
+        $share = self::PLACES[$place] ?? 1.0;
+
+        return 1.0 === $share ? $atStopK * exp(-$sinceS / $tauS) : $atStopK * $share;
+    }
+
     /** The time constant that two readings of one wheel show; null when they do not say. */
     public static function cooling(float $firstK, float $firstS, float $againK, float $againS): ?float
     {
@@ -76,7 +85,7 @@ final readonly class HeatRound
         foreach (Corner::cases() as $corner) {
             $id = $corner->value;
             $drag = self::dragNm($layout, $corner, $drive, $excessK[$id], $expectedK[$id], $airC);
-            $wheels[$id] = ['excess_k' => $excessK[$id], 'expected_k' => $expectedK[$id], 'drag_nm' => $drag, 'watts' => $drag * $drive->speedMPerS / $layout->tyreRadiusM];
+            $wheels[$id] = ['excess_k' => $excessK[$id], 'expected_k' => $expectedK[$id], 'drag_nm' => $drag, 'watts' => $drag * $drive->speedMPerS / $layout->body->tyreRadiusM];
         }
         $axles = [];
         foreach (['front' => ['lf', 'rf'], 'rear' => ['lr', 'rr']] as $axle => [$left, $right]) {
@@ -101,9 +110,16 @@ final readonly class HeatRound
         if ($over <= self::LEAST_EXCESS_K) {
             return 0.0;
         }
-        $wheel = $corner->isFront() ? ThermalWheel::front() : ThermalWheel::rear();
-        $base = $layout->brake($corner)->baseDragNm;
-        $heat = static fn (float $nm): float => $wheel->afterDrive($drive, static fn (): float => $nm, 0.0, $layout->tyreRadiusM, $airC);
+        $wheel = ThermalWheel::of($layout->brake($corner));
+        $base = $layout->brake($corner)->lining->baseDragNm;
+        $radius = $layout->body->tyreRadiusM;
+        $heat = static fn (float $nm): float => $wheel->afterDrive(
+            $drive,
+            static fn (): float => $nm,
+            0.0,
+            $radius,
+            $airC,
+        );
         $own = $heat($base);
         $low = 0.0;
         $high = self::MOST_DRAG_NM;

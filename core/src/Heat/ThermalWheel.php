@@ -4,31 +4,30 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Heat;
 
+use Rodrel\Core\Vehicle\WheelBrake;
+
 /**
  * A rotor or drum as one lump of iron:
  * m·c·dT/dt = power − losses·((2.0 + 0.28·v)·(T − T_air) + 0.10·σ·(T⁴ − T_air⁴)), v in m/s, last term in kelvin.
  */
 final readonly class ThermalWheel
 {
-    private const IRON_J_PER_KG_K = 460.0;
-    private const STEFAN_BOLTZMANN = 5.670374e-8;
-    private const RADIATING_M2 = 0.10;
+    private const IRON_J_PER_KG_K = 460.0;             // handbook
+    private const STEFAN_BOLTZMANN = 5.670374e-8;      // W/m²K⁴, law
+    private const RADIATING_M2 = 0.10;                 // handbook
+    private const STILL_AIR_W_PER_K = 2.0;             // handbook
+    private const MOVING_AIR_W_PER_K_PER_M_S = 0.28;   // handbook
     /** The lump is slow (minutes): the fourth-order rule is exact to a tenth of a kelvin at this step. */
     private const STEP_S = 15.0;
-    private const ZERO_C_IN_K = 273.15;
+    private const ZERO_C_IN_K = 273.15;  // law
 
     private function __construct(private float $massKg, private float $lossShare)
     {
     }
 
-    public static function front(): self
+    public static function of(WheelBrake $brake): self
     {
-        return new self(6.0, 1.0);
-    }
-
-    public static function rear(): self
-    {
-        return new self(3.5, 0.6);
+        return new self($brake->lining->rotorKg, $brake->lining->lossShare);
     }
 
     /**
@@ -70,7 +69,8 @@ final readonly class ThermalWheel
     {
         $rate = function (float $e) use ($power, $speed, $airC): float {
             $air = $airC + self::ZERO_C_IN_K;
-            $loss = (2.0 + 0.28 * $speed) * $e + self::RADIATING_M2 * self::STEFAN_BOLTZMANN * (($air + $e) ** 4 - $air ** 4);
+            $loss = (self::STILL_AIR_W_PER_K + self::MOVING_AIR_W_PER_K_PER_M_S * $speed) * $e
+                + self::RADIATING_M2 * self::STEFAN_BOLTZMANN * (($air + $e) ** 4 - $air ** 4);
 
             return ($power - $this->lossShare * $loss) / ($this->massKg * self::IRON_J_PER_KG_K);
         };

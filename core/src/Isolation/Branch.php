@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
+use Rodrel\Core\Shape;
+
 /** One way a check can come out, and where that would leave the job. */
 final readonly class Branch
 {
@@ -12,7 +14,24 @@ final readonly class Branch
      * @param list<array{string, float}> $leaders  the leading repair groups after it, at most three
      * @param list<string>               $marked   merged: the rows that are not at their best word
      */
-    public function __construct(public array $outcomes, public float $chance, public array $leaders, public array $marked = [])
+    public function __construct(
+        public array $outcomes,
+        public float $chance,
+        public array $leaders,
+        public array $marked = [],
+    ) {
+    }
+
+    public static function fromShape(Shape $shape): self
     {
+        $outcomes = $leaders = [];
+        foreach ($shape->in('outcomes')->keys() as $row) {
+            $outcomes[$row] = $shape->in('outcomes')->text($row);
+        }
+        foreach ($shape->each('leaders') as $leader) {
+            $leaders[] = [$leader->text('0'), $leader->number('1')];
+        }
+
+        return new self($outcomes, $shape->number('chance'), $leaders, $shape->texts('marked'));
     }
 }

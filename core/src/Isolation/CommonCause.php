@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
-use Rodrel\Core\Job\JobState;
-use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Check\Check;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\PartAt;
+use Rodrel\Core\Vocabulary\Place;
+use Rodrel\Core\Vocabulary\SuspectAt;
 
 /**
  * What the trade forgets: a part that must act on two or four wheels cannot explain one, a circuit's partner at the other
@@ -14,65 +17,89 @@ use Rodrel\Core\Vehicle\Corner;
  */
 final readonly class CommonCause
 {
-    /** A wheel that a suspect holds: it spins at its best with less than this chance. */
+    /** A wheel that a suspect holds: it spins at its best with less than this chance (estimate). */
     private const HELD_BELOW = 0.35;
+    /** In every one of its severities with less than this (estimate). */
     private const FREE_ABOVE = 0.65;
+    /** Rarer suspects are nobody's first thought (share before the readings; estimate). */
+    private const WORTH_SAYING = 0.004;
     private const SAID_AT_MOST = 4;
 
-    /**
-     * @return list<array{key: string, suspect: string, places: list<string>}> key `holds-more`, `partner-too` or `new-part`, strongest first
-     */
-    public static function of(JobState $state): array
+    /** @param list<Place> $places */
+    private function __construct(public string $key, public SuspectAt $suspect, public array $places)
     {
-        $belief = $state->belief;
-        $dragging = self::dragging($state);
-        if (null === $belief || null === $dragging) {
+    }
+
+    /**
+     * @param list<PartAt> $fitted parts fitted lately
+     *
+     * @return list<self> key `holds-more`, `partner-too` or `new-part`, strongest first
+     */
+    public static function in(Belief $belief, Situation $now, array $fitted): array
+    {
+        $checks = $belief->field->knowledge->checks;
+        $telling = $checks->tellingHeld()[0] ?? null;
+        if (null === $telling || !$now->made($telling->at(Place::vehicle()))) {
             return [];
         }
-        $said = self::newParts($state, $belief, $dragging);
-        foreach (self::bySuspect($belief) as $suspect => [$held, $opening]) {
-            $more = array_values(array_diff($held, $dragging));
-            if ([] === $more || [] === array_intersect($held, $dragging) || $opening < 0.004) {
+        $dragging = array_map(static fn (Corner $corner): string => $corner->value, $now->held($checks));
+        $said = self::newParts($belief, $fitted, $dragging);
+        foreach (self::bySuspect($belief, $telling) as $suspect => [$held, $opening]) {
+            $ids = array_map(static fn (Corner $corner): string => $corner->value, $held);
+            $more = array_values(array_diff($ids, $dragging));
+            if ([] === $more || [] === array_intersect($ids, $dragging) || $opening < self::WORTH_SAYING) {
                 continue;
             }
-            $diagonal = 2 === \count($held) && $held[0][0] !== $held[1][0] && $held[0][1] !== $held[1][1];
-            $said[] = ['key' => $diagonal ? 'partner-too' : 'holds-more', 'suspect' => $suspect, 'places' => $more];
+            $key = self::isDiagonal($held) ? 'partner-too' : 'holds-more';
+            $said[] = new self($key, SuspectAt::parse($suspect), array_map(Place::of(...), $more));
         }
 
         return \array_slice($said, 0, self::SAID_AT_MOST);
     }
 
-    /** @return list<string>|null wheels found hard to turn; null before anybody turned them */
-    private static function dragging(JobState $state): ?array
+    /** @return array{key: string, suspect: string, places: list<string>} */
+    public function toArray(): array
     {
-        if (!$state->situation->made('spin@vehicle')) {
-            return null;
-        }
+        return [
+            'key' => $this->key,
+            'suspect' => (string) $this->suspect,
+            'places' => array_map(strval(...), $this->places),
+        ];
+    }
 
-        return array_values(array_filter(array_map(static fn (Corner $c): string => $c->value, Corner::cases()), static fn (string $c): bool => 'one-finger' !== $state->situation->outcome('spin@vehicle', $c)));
+    /** @param list<Corner> $wheels */
+    private static function isDiagonal(array $wheels): bool
+    {
+        return 2 === \count($wheels)
+            && $wheels[0]->isLeft() !== $wheels[1]->isLeft()
+            && $wheels[0]->isFront() !== $wheels[1]->isFront();
     }
 
     /**
-     * @return array<string, array{list<string>, float}> the wheels that each suspect holds in all of its severities, and its weight before the readings
+     * @return array<string, array{list<Corner>, float}> the wheels that each suspect holds in all of its severities, and
+     *                                                   its weight before the readings
      */
-    private static function bySuspect(Belief $belief): array
+    private static function bySuspect(Belief $belief, Check $telling): array
     {
         $rows = $belief->field->signature->rows;
-        $free = $weight = [];
+        $at = $telling->at(Place::vehicle());
+        $freest = $stuckest = [];
         foreach ($belief->field->particles as $i => $particle) {
-            $suspect = $particle->suspect();
-            $weight[$suspect] = ($weight[$suspect] ?? 0.0) + $belief->opening->weights[$i];
+            $suspect = (string) $particle->suspect;
             foreach (Corner::cases() as $corner) {
-                $row = $rows['spin@vehicle/'.$corner->value];
+                $row = $rows[$at->row($corner->value)];
                 $chance = $row['table'][$row['index'][$i]][0];
-                $free[$suspect][$corner->value] = max($free[$suspect][$corner->value] ?? 0.0, $chance);
-                $free[$suspect]['any-'.$corner->value] = min($free[$suspect]['any-'.$corner->value] ?? 1.0, $chance);
+                $freest[$suspect][$corner->value] = max($freest[$suspect][$corner->value] ?? 0.0, $chance);
+                $stuckest[$suspect][$corner->value] = min($stuckest[$suspect][$corner->value] ?? 1.0, $chance);
             }
         }
-        arsort($weight);
         $held = [];
-        foreach ($weight as $suspect => $opening) {
-            $wheels = array_values(array_filter(array_map(static fn (Corner $c): string => $c->value, Corner::cases()), static fn (string $c): bool => $free[$suspect][$c] < self::FREE_ABOVE && $free[$suspect]['any-'.$c] < self::HELD_BELOW));
+        foreach ($belief->field->suspects->sums($belief->opening->weights) as $suspect => $opening) {
+            $wheels = array_values(array_filter(
+                Corner::cases(),
+                static fn (Corner $corner): bool => $freest[$suspect][$corner->value] < self::FREE_ABOVE
+                    && $stuckest[$suspect][$corner->value] < self::HELD_BELOW,
+            ));
             if (\count($wheels) > 1) {
                 $held[$suspect] = [$wheels, $opening];
             }
@@ -84,22 +111,20 @@ final readonly class CommonCause
     /**
      * A part fitted lately where the wheel still drags.
      *
+     * @param list<PartAt> $fitted
      * @param list<string> $dragging
      *
-     * @return list<array{key: string, suspect: string, places: list<string>}>
+     * @return list<self>
      */
-    private static function newParts(JobState $state, Belief $belief, array $dragging): array
+    private static function newParts(Belief $belief, array $fitted, array $dragging): array
     {
         $said = [];
-        foreach ($state->story->intake()?->shape()->each('parts') ?? [] as $part) {
-            $place = $part->text('place');
-            if (!\in_array($place, $dragging, true)) {
-                continue;
-            }
-            foreach (array_keys($belief->suspects) as $suspect) {
-                $fault = $belief->field->catalogue->faults[explode('@', $suspect)[0]];
-                if ($fault->agesWith === $part->text('part') && str_ends_with($suspect, '@'.$place)) {
-                    $said[] = ['key' => 'new-part', 'suspect' => $suspect, 'places' => [$place]];
+        foreach ($fitted as $part) {
+            foreach (\in_array($part->place->id, $dragging, true) ? array_keys($belief->suspects) : [] as $suspect) {
+                $at = SuspectAt::parse($suspect);
+                $ages = $belief->field->knowledge->faults->of($at)->odds->agesWith;
+                if ($ages?->id === $part->id && $at->place->is($part->place->id)) {
+                    $said[] = new self('new-part', $at, [$part->place]);
                     break;
                 }
             }

@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
+use Rodrel\Core\Vocabulary\CheckAt;
+
 /** The readings cannot all be true of one fault: which ones to take again. */
 final readonly class Contradiction
 {
+    /** Suspects lighter than this are not asked (share of belief; estimate). */
     private const SUSPECT_ABOVE = 0.05;
+    /** A reading this unlikely under a suspect is not explained by it (estimate). */
     private const CHANCE_BELOW = 0.05;
+    /** Nor are readings whose surprise together is so many deviations over what was expected (estimate). */
     private const DEVIATIONS = 3.0;
 
     /** @param list<Reading> $again the one or two readings whose removal helps most */
@@ -22,10 +27,14 @@ final readonly class Contradiction
         if (\count($belief->readings) < 2) {
             return null;
         }
-        $suspects = array_keys(array_filter($belief->suspects, static fn (float $mass): bool => $mass > self::SUSPECT_ABOVE));
+        $heavy = array_filter($belief->suspects, static fn (float $mass): bool => $mass > self::SUSPECT_ABOVE);
+        $suspects = array_keys($heavy);
         // where a second fault carries all the belief, the best single suspects are asked
         $suspects = [] !== $suspects ? $suspects : \array_slice(array_keys($belief->suspects), 0, 3);
-        $without = array_map(static fn (int $n): array => $belief->without($n)->posterior, array_keys($belief->readings));
+        $without = array_map(
+            static fn (int $n): array => $belief->without($n)->posterior,
+            array_keys($belief->readings),
+        );
         $found = true;
         foreach ($suspects as $suspect) {
             if (!self::explainsBadly($belief, $suspect, $without)) {
@@ -73,13 +82,18 @@ final readonly class Contradiction
      *
      * @return array<string, float>
      */
-    private static function wordChances(Field $field, array $weights, string $suspect, string $check, string $row): array
-    {
-        $signature = $field->signature->rows[$check.('' === $row ? '' : '/'.$row)];
+    private static function wordChances(
+        Field $field,
+        array $weights,
+        string $suspect,
+        CheckAt $check,
+        string $row,
+    ): array {
+        $signature = $field->signature->rows[$check->row($row)];
         $mass = array_fill_keys($signature['words'], 0.0);
         $sum = 0.0;
-        $at = array_search($suspect, $field->suspects, true);
-        foreach ($field->suspectOf as $i => $of) {
+        $at = $field->suspects->at($suspect);
+        foreach ($field->suspects->of as $i => $of) {
             if ($of === $at) {
                 $sum += $weights[$i];
                 foreach ($signature['table'][$signature['index'][$i]] as $k => $chance) {
@@ -96,10 +110,12 @@ final readonly class Contradiction
     {
         $gain = [];
         foreach (array_keys($belief->readings) as $n) {
-            $gain[$n] = $belief->without($n)->bestFit();
+            $gain[$n] = $belief->bestFit($belief->without($n));
         }
         arsort($gain);
 
-        return array_map(static fn (int $n): Reading => $belief->readings[$n], \array_slice(array_keys($gain), 0, 2));
+        $most = \array_slice(array_keys($gain), 0, 2);
+
+        return array_map(static fn (int $n): Reading => $belief->readings[$n], $most);
     }
 }

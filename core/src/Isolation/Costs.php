@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
+use Rodrel\Core\Vocabulary\GroupAt;
+
 /** What it costs to cure the vehicle from what is believed, in minor units. */
 final readonly class Costs
 {
@@ -18,22 +20,21 @@ final readonly class Costs
     public static function of(Field $field, Settings $settings): self
     {
         $costs = [];
-        foreach ($field->groups as $group) {
-            $costs[] = self::ofGroup($field, $settings, $group);
+        foreach ($field->groups->names as $group) {
+            $costs[] = self::ofGroup($field->knowledge->cures, $settings, GroupAt::parse($group));
         }
-        $costs[] = array_sum($costs) / max(1, \count($costs)) + self::SECOND_FAULT_MINUTES * $settings->rateCentsPerMinute;
+        $costs[] = array_sum($costs) / max(1, \count($costs)) + self::SECOND_FAULT_MINUTES * $settings->labour->rateCentsPerMinute;
 
         return new self($costs);
     }
 
-    public static function ofGroup(Field $field, Settings $settings, string $group): float
+    public static function ofGroup(Cures $cures, Settings $settings, GroupAt $group): float
     {
-        $repair = $field->catalogue->repair($group);
-        $own = $settings->prices[$repair->id] ?? [];
+        $own = $settings->prices[$group->id] ?? [];
 
-        return ($own['parts_cents'] ?? $repair->partsCents)
-            + ($own['minutes'] ?? $repair->minutes) * $settings->rateCentsPerMinute
-            + $repair->fluidMl * $settings->fluidCentsPerMl;
+        return ($own['parts_cents'] ?? $cures->partsCents($group))
+            + ($own['minutes'] ?? $cures->minutes($group)) * $settings->labour->rateCentsPerMinute
+            + $cures->fluidMl($group) * $settings->labour->fluidCentsPerMl;
     }
 
     /**

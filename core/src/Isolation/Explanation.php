@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
+use Rodrel\Core\Vocabulary\GroupAt;
+
 /** Says why: which readings spoke for a repair group and which against, strongest first. */
 final readonly class Explanation
 {
     /** @return list<Argument> strongest first, whichever way it speaks */
-    public static function of(Belief $belief, string $group): array
+    public static function of(Belief $belief, GroupAt $group): array
     {
         $arguments = [];
         foreach ($belief->readings as $n => $reading) {
@@ -28,7 +30,7 @@ final readonly class Explanation
      */
     public static function struckOut(Belief $belief, float $below = 0.01, float $worth = 0.02): array
     {
-        $start = self::groupMasses($belief->field, $belief->opening->weights);
+        $start = $belief->field->groups->sums($belief->opening->weights);
         $struck = [];
         foreach ($start as $group => $mass) {
             if ($mass < $worth || $belief->group($group) >= $below || [] === $belief->readings) {
@@ -37,7 +39,7 @@ final readonly class Explanation
             $worst = null;
             $lowest = 1.0;
             foreach ($belief->readings as $n => $reading) {
-                $ratio = self::ratio($belief, $belief->without($n), $n, $group);
+                $ratio = self::ratio($belief, $belief->without($n), $n, GroupAt::parse($group));
                 if ($ratio < $lowest) {
                     [$lowest, $worst] = [$ratio, $reading];
                 }
@@ -50,15 +52,16 @@ final readonly class Explanation
         return $struck;
     }
 
-    private static function ratio(Belief $belief, Belief $before, int $reading, string $group): float
+    private static function ratio(Belief $belief, Weights $before, int $reading, GroupAt $group): float
     {
         $field = $belief->field;
         $in = $inHit = 0.0;
         $out = $before->second;
         $outHit = $before->second * $belief->background[$reading];
+        $at = $field->groups->at((string) $group);
         foreach ($before->posterior as $i => $weight) {
             $hit = $weight * $belief->likelihoods[$reading][$i];
-            if ($field->groups[$field->groupOf[$i]] === $group) {
+            if ($field->groups->of[$i] === $at) {
                 $in += $weight;
                 $inHit += $hit;
             } else {
@@ -71,17 +74,18 @@ final readonly class Explanation
     }
 
     /** @return array<string, string> */
-    private static function expected(Belief $belief, Belief $before, Reading $reading, string $group): array
+    private static function expected(Belief $belief, Weights $before, Reading $reading, GroupAt $group): array
     {
         $field = $belief->field;
         $expected = [];
+        $at = $field->groups->at((string) $group);
         foreach (array_keys($reading->outcomes) as $row) {
-            $key = $reading->check.('' === $row ? '' : '/'.$row);
+            $key = $reading->check->row($row);
             $words = $field->signature->rows[$key]['words'];
             $mass = array_fill_keys($words, 0.0);
             foreach ($words as $word) {
                 foreach ($field->signature->column($key, $word) as $i => $chance) {
-                    if ($field->groups[$field->groupOf[$i]] === $group) {
+                    if ($field->groups->of[$i] === $at) {
                         $mass[$word] += $before->posterior[$i] * $chance;
                     }
                 }
@@ -91,21 +95,5 @@ final readonly class Explanation
         }
 
         return $expected;
-    }
-
-    /**
-     * @param array<int, float> $weights
-     *
-     * @return array<string, float>
-     */
-    private static function groupMasses(Field $field, array $weights): array
-    {
-        $masses = [];
-        foreach ($weights as $i => $weight) {
-            $group = $field->groups[$field->groupOf[$i]];
-            $masses[$group] = ($masses[$group] ?? 0.0) + $weight;
-        }
-
-        return $masses;
     }
 }

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
+use Rodrel\Core\Vocabulary\GroupAt;
+
 /** The belief that an epoch starts from: a weight per particle and the mass of "a second fault". */
 final readonly class Opening
 {
     /** A new part is itself faulty this often (estimate; plausible 0.01 to 0.08). */
     private const NEW_PART_FAULTY = 0.03;
+    /** The hypothesis that the brakes are sound. */
+    private const NOTHING = 'nothing.wrong';
     /** What stays unexplained after a repair beside the named suspects. */
     private const REST = 0.05;
 
@@ -17,8 +21,7 @@ final readonly class Opening
     {
     }
 
-    /** @param array<string, float> $context */
-    public static function first(Field $field, array $context, float $second): self
+    public static function first(Field $field, Context $context, float $second): self
     {
         return new self(array_map(static fn (float $w): float => (1.0 - $second) * $w, $field->prior($context)), $second);
     }
@@ -26,24 +29,27 @@ final readonly class Opening
     /**
      * After a repair: what was replaced is sound but for a small chance; where the finding was right the
      * vehicle is now either sound or shows its second fault; where it was wrong the other suspects stay.
-     *
-     * @param array<string, float> $context
      */
-    public static function afterRepair(Field $field, Belief $before, string $group, array $context, float $secondAfterRepair): self
-    {
+    public static function afterRepair(
+        Field $field,
+        Belief $before,
+        GroupAt $group,
+        Context $context,
+        float $secondAfterRepair,
+    ): self {
         $cured = $before->group($group);
         $prior = $field->prior($context);
         $others = 0.0;
         foreach ($prior as $i => $p) {
-            $others += $field->groups[$field->groupOf[$i]] === $group ? 0.0 : $p;
+            $others += $field->particles[$i]->group->is($group) ? 0.0 : $p;
         }
         $weights = [];
         foreach ($field->particles as $i => $particle) {
-            $own = $field->groups[$field->groupOf[$i]] === $group;
+            $own = $particle->group->is($group);
             $weights[$i] = $own
-                ? self::NEW_PART_FAULTY * $before->posterior[$i]
-                : $before->posterior[$i] + $secondAfterRepair * $cured * $prior[$i] / max($others, 1e-12);
-            if ('nothing.wrong' === $particle->fault->id) {
+                ? self::NEW_PART_FAULTY * $before->weights->posterior[$i]
+                : $before->weights->posterior[$i] + $secondAfterRepair * $cured * $prior[$i] / max($others, 1e-12);
+            if (self::NOTHING === $particle->fault->id) {
                 $weights[$i] += (1.0 - $secondAfterRepair - self::NEW_PART_FAULTY) * $cured;
             }
         }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Check;
-use Rodrel\Core\Check\Lift;
+use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vocabulary\Place;
 
 /**
  * Weighs every check that could be made now:
@@ -14,9 +15,12 @@ use Rodrel\Core\Check\Lift;
  */
 final class Planner
 {
+    /** No check counts as shorter (minutes; handbook). */
     private const LEAST_MINUTES = 0.5;
     /** Particles below this share no longer move the choice of a check. */
     private const NEGLIGIBLE = 1e-5;
+    /** What stands among the leaders for a second fault. */
+    public const SECOND = 'second@vehicle';
     /** Answers rarer than this are lumped together as "teaches nothing". */
     private const RARE = 0.003;
 
@@ -35,15 +39,15 @@ final class Planner
     {
         $field = $belief->field;
         $live = $weights = $groupOf = [];
-        foreach ($belief->posterior as $i => $weight) {
+        foreach ($belief->weights->posterior as $i => $weight) {
             if ($weight > self::NEGLIGIBLE) {
                 $live[] = $i;
                 $weights[] = $weight;
-                $groupOf[] = $field->groupOf[$i];
+                $groupOf[] = $field->groups->of[$i];
             }
         }
-        $weights[] = $belief->second;
-        $groupOf[] = \count($field->groups);
+        $weights[] = $belief->second();
+        $groupOf[] = \count($field->groups->names);
         $this->live = $live;
         $this->weights = $weights;
         $this->groupOf = $groupOf;
@@ -62,19 +66,22 @@ final class Planner
     public function rank(Situation $now): array
     {
         $proposals = [];
-        foreach ($this->belief->field->catalogue->checks as $check) {
-            foreach ($check->places->in($this->belief->field->layout) as $place) {
-                if (!$check->proofOnly && !$now->made($check->at($place))) {
-                    $proposals[] = $this->weigh($check, $place, $now);
+        foreach ($this->belief->field->knowledge->checks as $check) {
+            foreach ($check->everywhere($this->belief->field->layout) as $at) {
+                if (!$check->role->proof && !$now->made($at)) {
+                    $proposals[] = $this->weigh($check, $at->place, $now);
                 }
             }
         }
-        usort($proposals, static fn (Proposal $a, Proposal $b): int => [$b->score, $a->id()] <=> [$a->score, $b->id()]);
+        usort(
+            $proposals,
+            static fn (Proposal $a, Proposal $b): int => [$b->worth->score, (string) $a->at] <=> [$a->worth->score, (string) $b->at],
+        );
 
         return $proposals;
     }
 
-    public function weigh(Check $check, string $place, Situation $now): Proposal
+    public function weigh(Check $check, Place $place, Situation $now): Proposal
     {
         $fork = [];
         $bits = $this->entropyNow;
@@ -89,19 +96,28 @@ final class Planner
         }
         $bits = max(0.0, $bits - (1.0 - $seen) * $this->entropyNow);
         $saving = $this->costNow - $after - (1.0 - $seen) * $this->costNow;
-        $minutes = max(self::LEAST_MINUTES, $check->minutes + $this->changeMinutes($check, $now));
-        $score = ($saving + $this->lambda * $bits - $minutes * $this->settings->rateCentsPerMinute - $check->consumablesCents) / $minutes;
+        $minutes = max(self::LEAST_MINUTES, $check->demand->minutes + $this->changeMinutes($check, $now));
+        $score = ($saving + $this->lambda * $bits - $minutes * $this->settings->labour->rateCentsPerMinute - $check->demand->consumablesCents) / $minutes;
 
-        return new Proposal($check, $place, $this->fork($check, $fork), $bits, $saving, $minutes, $score, $this->gates($check, $place, $now));
+        return new Proposal(
+            $check,
+            $check->at($place),
+            $this->fork($check, $fork),
+            new Worth($bits, $saving, $minutes, $score),
+            $this->gates($check, $place, $now),
+        );
     }
 
     /** @return list<Gate> */
-    private function gates(Check $check, string $place, Situation $now): array
+    private function gates(Check $check, Place $place, Situation $now): array
     {
-        $missing = $this->settings->missingTools($check->tools);
-        $gates = Gates::closedFor($check, $place, $now);
+        $missing = $this->settings->missingTools($check->demand->tools);
+        $knowledge = $this->belief->field->knowledge;
+        $gates = $knowledge->gates->closedFor($check, $place, $now, $knowledge->checks);
 
-        return [] === $missing ? $gates : [...$gates, new Gate('tools', array_map(static fn (string $tool): string => 'tool-'.$tool, $missing), true)];
+        $named = array_map(static fn (string $tool): string => 'tool-'.$tool, $missing);
+
+        return [] === $missing ? $gates : [...$gates, new Gate('tools', $named, true)];
     }
 
     /**
@@ -113,10 +129,12 @@ final class Planner
      */
     private function fork(Check $check, array $answers): array
     {
-        $merge = isset($check->rows['lf']);
+        $merge = $check->isByWheel();
+        $best = $check->firstRow()->observer->wording->best();
         $merged = [];
         foreach ($answers as $n => [$outcomes, $chance, $masses]) {
-            $marked = $merge ? array_keys(array_filter($outcomes, static fn (string $word): bool => $word !== $check->rows['lf']->words[0])) : [];
+            $off = array_filter($outcomes, static fn (string $word): bool => $word !== $best);
+            $marked = $merge ? array_keys($off) : [];
             $key = $merge ? implode(' ', $marked) : (string) $n;
             $merged[$key] ??= [$merge ? [] : $outcomes, 0.0, array_fill(0, \count($masses), 0.0), $marked];
             $merged[$key][1] += $chance;
@@ -137,23 +155,24 @@ final class Planner
     private function changeMinutes(Check $check, Situation $now): float
     {
         $minutes = 0.0;
-        if ($check->lift->level() > $now->lift->level()) {
-            $minutes += 0 === $now->lift->level() ? $this->settings->raiseMinutes : 0.0;
-            $minutes += Lift::WheelsOff === $check->lift ? $this->settings->wheelsOffMinutes : 0.0;
-        } elseif (Lift::Ground === $check->lift && $now->lift->level() > 0) {
-            $minutes += $this->settings->raiseMinutes;
+        $times = $this->settings->times;
+        $wanted = $check->demand->lift;
+        if ($wanted->level() > $now->car->lift->level()) {
+            $minutes += $now->car->onGround() ? $times->raiseMinutes : 0.0;
+            $minutes += Lift::WheelsOff === $wanted ? $times->wheelsOffMinutes : 0.0;
+        } elseif (Lift::Ground === $wanted && !$now->car->onGround()) {
+            $minutes += $times->raiseMinutes;
         }
 
-        return $minutes + (null !== $check->opens && !$now->opened ? $this->settings->bleedMinutes : 0.0);
+        return $minutes + (null !== $check->demand->opens && !$now->car->opened ? $times->bleedMinutes : 0.0);
     }
 
     /** @return list<array{array<string, string>, list<float>, float}> outcomes by row, unnormalised weights, chance */
-    private function answers(Check $check, string $place): array
+    private function answers(Check $check, Place $place): array
     {
         $answers = [[[], $this->weights, 1.0]];
         foreach (array_keys($check->rows) as $row) {
-            $key = $check->rowKey($place, $row);
-            $signature = $this->belief->field->signature->rows[$key];
+            $signature = $this->belief->field->signature->rows[$check->at($place)->row($row)];
             $index = $signature['index'];
             $shares = array_fill(0, \count($signature['table']), 0.0);
             foreach ($this->belief->opening->weights as $i => $weight) {
@@ -211,7 +230,7 @@ final class Planner
      */
     private function masses(array $weights, float $sum = 1.0): array
     {
-        $masses = array_fill(0, \count($this->belief->field->groups) + 1, 0.0);
+        $masses = array_fill(0, \count($this->belief->field->groups->names) + 1, 0.0);
         foreach ($weights as $i => $weight) {
             $masses[$this->groupOf[$i]] += $weight / $sum;
         }
@@ -229,7 +248,7 @@ final class Planner
         arsort($masses);
         $leaders = [];
         foreach (\array_slice($masses, 0, 3, true) as $i => $mass) {
-            $leaders[] = [$this->belief->field->groups[$i] ?? 'second@vehicle', $mass];
+            $leaders[] = [$this->belief->field->groups->names[$i] ?? self::SECOND, $mass];
         }
 
         return $leaders;

@@ -10,18 +10,16 @@ use Rodrel\Core\Shape;
 final readonly class Settings
 {
     /**
-     * @param array<string, array{parts_cents?: float, minutes?: float}> $prices the shop's own, by repair id
-     * @param list<string>|null                                          $tools  what the shop has; null when that was never said
+     * @param float                                                      $threshold         belief at which testing stops
+     * @param float                                                      $confirmAboveCents a dearer part wants confirming first
+     * @param array<string, array{parts_cents?: float, minutes?: float}> $prices            the shop's own, by repair id
+     * @param list<string>|null                                          $tools             what the shop has; null when that was never said
      */
     private function __construct(
-        public float $rateCentsPerMinute,
-        public float $fluidCentsPerMl,
+        public Labour $labour,
+        public Times $times,
+        public Seconds $seconds,
         public float $threshold,
-        public float $secondFault,
-        public float $secondFaultAfterRepair,
-        public float $raiseMinutes,
-        public float $wheelsOffMinutes,
-        public float $bleedMinutes,
         public float $confirmAboveCents,
         public array $prices,
         public ?array $tools,
@@ -42,7 +40,7 @@ final readonly class Settings
     {
         $threshold = $shape->number('threshold');
         if ($threshold <= 0.5 || $threshold >= 1.0) {
-            throw $shape->wrong('threshold', 'a number between 0.5 and 1 is expected');
+            $shape->miss('threshold', 'a number between 0.5 and 1 is expected');
         }
         $prices = [];
         foreach ($shape->each('prices') as $repair => $price) {
@@ -50,14 +48,10 @@ final readonly class Settings
         }
 
         return new self(
-            $shape->number('rate_cents_per_hour') / 60.0,
-            $shape->number('fluid_cents_per_litre') / 1000.0,
+            Labour::fromShape($shape),
+            Times::fromShape($shape),
+            Seconds::fromShape($shape),
             $threshold,
-            $shape->number('second_fault'),
-            $shape->number('second_fault_after_repair'),
-            $shape->number('raise_minutes'),
-            $shape->number('wheels_off_minutes'),
-            $shape->number('bleed_minutes'),
             $shape->number('confirm_above_cents'),
             $prices,
             $shape->has('tools') ? $shape->texts('tools') : null,

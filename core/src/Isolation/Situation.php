@@ -4,65 +4,58 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
-use Rodrel\Core\Check\Lift;
-use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Check\Checks;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
 
 /** What state the vehicle is in and what was read in this epoch, as the planner and the gates need it. */
 final readonly class Situation
 {
-    /**
-     * @param list<Reading> $readings standing readings of this epoch
-     * @param bool          $stands   stands, chocks and second support confirmed since it was raised
-     * @param bool          $opened   the system was opened and the standing part of the proof has not passed since
-     * @param bool          $drivenIn it came in just now: its wheels still carry the heat of the drive
-     * @param bool          $cool     no wheel is scalding (confirmed, or never said to be)
-     */
-    public function __construct(
-        public Lift $lift,
-        public bool $stands,
-        public bool $opened,
-        public bool $cool,
-        public array $readings,
-        public bool $drivenIn = false,
-    ) {
+    /** @param list<Reading> $readings standing readings of this epoch */
+    public function __construct(public CarState $car, public array $readings)
+    {
     }
 
-    public function outcome(string $check, string $row): ?string
+    /** The word of one row of one check; null where it was not read. */
+    public function outcome(CheckAt $check, string $row): ?string
+    {
+        return $this->reading($check)?->outcomes[$row] ?? null;
+    }
+
+    public function made(CheckAt $check): bool
+    {
+        return null !== $this->reading($check);
+    }
+
+    public function reading(CheckAt $check): ?Reading
     {
         foreach ($this->readings as $reading) {
-            if ($reading->check === $check) {
-                return $reading->outcomes[$row] ?? null;
+            if ($reading->check->is($check)) {
+                return $reading;
             }
         }
 
         return null;
     }
 
-    public function made(string $check): bool
+    /**
+     * The wheels that a check which tells such things found held in this epoch.
+     *
+     * @return list<Corner>
+     */
+    public function held(Checks $checks): array
     {
-        foreach ($this->readings as $reading) {
-            if ($reading->check === $check) {
-                return true;
+        $held = [];
+        foreach ($checks->tellingHeld() as $check) {
+            foreach ($check->rows as $row) {
+                $word = $this->outcome($check->at(Place::vehicle()), $row->id);
+                if (null !== $row->corner && null !== $word && $word !== $row->observer->wording->best()) {
+                    $held[$row->id] = $row->corner;
+                }
             }
         }
 
-        return false;
-    }
-
-    public function anyStuck(): bool
-    {
-        return [] !== array_filter(Corner::cases(), fn (Corner $corner): bool => $this->stuck($corner->value));
-    }
-
-    /** A wheel was found hard to turn after a press in this epoch. */
-    public function stuck(string $corner): bool
-    {
-        foreach (['spin@vehicle', 'spin-later@vehicle', 'spin-hard@vehicle', 'spin-hot@vehicle'] as $check) {
-            if (\in_array($this->outcome($check, $corner), ['one-hand', 'two-hands', 'will-not-turn'], true)) {
-                return true;
-            }
-        }
-
-        return false;
+        return array_values($held);
     }
 }

@@ -5,53 +5,50 @@ declare(strict_types=1);
 namespace Rodrel\Core\Proof;
 
 use Rodrel\Core\Isolation\Reading;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
 
 /** The proof of an epoch, computed from its readings and its repair sheet. */
 final readonly class ProofRun
 {
-    private const EVERY_WHEEL = ['lf' => ['one-finger'], 'rf' => ['one-finger'], 'lr' => ['one-finger'], 'rr' => ['one-finger']];
-    /** criterion → [check, rows that must read so, standing part] */
-    private const CRITERIA = [
-        'first-stroke' => ['first-stroke', ['' => ['normal']], true],
-        'firm-hold' => ['pedal', ['travel' => ['normal'], 'sink' => ['none']], true],
-        'dry' => ['look', ['wet' => ['good']], true],
-        'level' => ['look', ['level' => ['good']], true],
-        'lamp' => ['look', ['lamp' => ['good']], true],
-        'spin-hard' => ['spin-hard', self::EVERY_WHEEL, true],
-        'complaint' => ['complaint-again', ['' => ['gone']], false],
-        'spin-hot' => ['spin-hot', self::EVERY_WHEEL, false],
-    ];
-
-    /** What a wheel may read on each loop: nothing but drag heats a wheel that coasts, and every wheel must take its share of stops. */
-    private const HEAT_WORDS = ['heat-loop' => ['cool', 'as-expected'], 'brake-loop' => ['as-expected']];
-
     /** @param list<Criterion> $criteria in the order to take them */
     private function __construct(public array $criteria)
     {
     }
 
     /**
-     * @param list<Reading>         $readings    of the epoch that the repair opened
-     * @param list<string>          $openSteps   required steps of the repair sheet not done or not confirmed
-     * @param list<string>          $safetyItems open items that bar the way: plugs, props, pulled relays
-     * @param array<string, string> $waived      criterion → reason
-     * @param string|null           $heatLoop    the heat check that was made before the repair: the same loop proves it
+     * @param list<Reading>               $readings of the epoch that the repair opened
+     * @param array<string, list<string>> $left     what is still open, by kind of computed criterion
+     * @param array<string, string>       $waived   criterion → reason
+     * @param SameDrive|null              $drive    null where no temperatures were taken before
      */
-    public static function of(array $readings, array $openSteps, array $safetyItems, array $waived, ?string $heatLoop = null): self
-    {
+    public static function of(
+        ProofBook $book,
+        array $readings,
+        array $left,
+        array $waived,
+        ?SameDrive $drive = null,
+    ): self {
         $criteria = [];
-        foreach (self::CRITERIA as $id => [$check, $rows, $standing]) {
-            if (!$standing && !isset($criteria['torque'])) {
-                $criteria['torque'] = self::computed('torque', $openSteps, $waived);
-                $criteria['left-over'] = self::computed('left-over', $safetyItems, []);
+        foreach ($book->criteria as $rule) {
+            $reason = $rule->neverWaived ? null : $waived[$rule->id] ?? null;
+            if (null !== $rule->computed) {
+                $open = $left[$rule->computed] ?? [];
+                $status = [] === $open ? Criterion::PASSED : (null === $reason ? Criterion::OPEN : Criterion::WAIVED);
+                $said = Criterion::WAIVED === $status ? $reason : null;
+                $criteria[] = new Criterion($rule, $status, null, $open, $said);
+            } elseif (null !== $rule->check) {
+                $at = CheckAt::of($rule->check, Place::vehicle());
+                $criteria[] = self::read($rule, $at, $rule->rows, $readings, $reason);
+            } elseif (null !== $drive) {
+                $ids = array_map(static fn (Corner $corner): string => $corner->value, Corner::cases());
+                $rows = array_fill_keys($ids, $drive->words);
+                $criteria[] = self::read($rule, $drive->check, $rows, $readings, $reason);
             }
-            if ('spin-hot' === $id && null !== $heatLoop) {
-                $criteria['heat'] = self::read('heat', $heatLoop.'@vehicle', array_fill_keys(['lf', 'rf', 'lr', 'rr'], self::HEAT_WORDS[$heatLoop] ?? ['as-expected']), false, $readings, $waived);
-            }
-            $criteria[$id] = self::read($id, $check.'@vehicle', $rows, $standing, $readings, $waived);
         }
 
-        return new self(array_values($criteria));
+        return new self($criteria);
     }
 
     public function criterion(string $id): ?Criterion
@@ -111,15 +108,19 @@ final readonly class ProofRun
     /**
      * @param array<string, list<string>> $wanted
      * @param list<Reading>               $readings
-     * @param array<string, string>       $waived
      */
-    private static function read(string $id, string $check, array $wanted, bool $standing, array $readings, array $waived): Criterion
-    {
+    private static function read(
+        CriterionRule $rule,
+        CheckAt $check,
+        array $wanted,
+        array $readings,
+        ?string $waived,
+    ): Criterion {
         $missing = $wrong = [];
         foreach ($wanted as $row => $words) {
             $word = null;
             foreach ($readings as $reading) {
-                $word = $reading->check === $check ? $reading->outcomes[$row] ?? null : $word;
+                $word = $reading->check->is($check) ? $reading->outcomes[$row] ?? null : $word;
             }
             if (null === $word) {
                 $missing[] = $row;
@@ -128,25 +129,12 @@ final readonly class ProofRun
             }
         }
         $status = [] !== $wrong ? Criterion::FAILED : ([] !== $missing ? Criterion::OPEN : Criterion::PASSED);
-        if (Criterion::PASSED !== $status && isset($waived[$id])) {
-            return new Criterion($id, Criterion::WAIVED, $check, [...$wrong, ...$missing], $standing, $waived[$id]);
+        if (Criterion::PASSED !== $status && null !== $waived) {
+            $rows = [...$wrong, ...$missing];
+
+            return new Criterion($rule, Criterion::WAIVED, $check, $rows, $waived);
         }
 
-        return new Criterion($id, $status, $check, [] !== $wrong ? $wrong : $missing, $standing);
-    }
-
-    /**
-     * @param list<string>          $missing
-     * @param array<string, string> $waived
-     */
-    private static function computed(string $id, array $missing, array $waived): Criterion
-    {
-        if ([] === $missing) {
-            return new Criterion($id, Criterion::PASSED, null, [], true);
-        }
-
-        return isset($waived[$id])
-            ? new Criterion($id, Criterion::WAIVED, null, $missing, true, $waived[$id])
-            : new Criterion($id, Criterion::OPEN, null, $missing, true);
+        return new Criterion($rule, $status, $check, [] !== $wrong ? $wrong : $missing);
     }
 }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Rig;
 
-use Rodrel\Core\Check\ObserverKind;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Isolation\Field;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\GroupAt;
 
 /** A vehicle with a fault that only it knows: answers every check from the model. */
 final class HiddenVehicle
@@ -28,7 +29,7 @@ final class HiddenVehicle
     public static function with(Field $field, string $suspect, int $grade, \Random\Engine $engine, bool $wavering = false): self
     {
         foreach ($field->particles as $i => $particle) {
-            if ($particle->suspect() === $suspect && 0 === $grade--) {
+            if ($particle->suspect->is($suspect) && 0 === $grade--) {
                 return new self($field, $i, $engine, $wavering);
             }
         }
@@ -36,25 +37,23 @@ final class HiddenVehicle
     }
 
     /** The group whose repair cures it. */
-    public function cure(): string
+    public function cure(): GroupAt
     {
-        return $this->field->particles[$this->particle]->group();
+        return $this->field->particles[$this->particle]->group;
     }
 
     /**
-     * @param string $check check id at place
-     *
      * @return array<string, string|float> word, or number in core units, by row
      */
-    public function answer(string $check): array
+    public function answer(CheckAt|string $check): array
     {
-        $definition = $this->field->catalogue->check($check);
-        $place = explode('@', $check)[1];
+        $at = \is_string($check) ? CheckAt::parse($check) : $check;
         $answers = [];
-        foreach ($definition->rows as $row => $observer) {
-            $signature = $this->field->signature->rows[$definition->rowKey($place, $row)];
-            $answers[$row] = ObserverKind::Number === $observer->kind
-                ? round(($signature['medians'][$this->particle] ?? 0.0) * exp(0.5 * $observer->noise * $this->deviation()), 1)
+        foreach ($this->field->knowledge->checks->of($at)->rows as $row) {
+            $signature = $this->field->signature->rows[$at->row($row->id)];
+            $noise = $row->observer->wording->noise;
+            $answers[$row->id] = isset($signature['medians'])
+                ? round($signature['medians'][$this->particle] * exp(0.5 * $noise * $this->deviation()), 1)
                 : $this->word($signature['words'], $signature['table'][$signature['index'][$this->particle]]);
         }
 

@@ -4,16 +4,18 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Road;
 
-use Rodrel\Core\Vehicle\Corner;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\Corner;
 
 /** Wheels on a road: braking forces, the load that moves forward in a stop, and where a wheel locks. Forces in N. */
 final readonly class Road
 {
-    private const GRAVITY = 9.81;
+    private const GRAVITY = 9.81;   // m/s², law
     /** The rear axle turns the vehicle less than the steered one (handbook). */
     private const REAR_PULL = 0.4;
     private const ROUNDS = 40;
+    private const DRY = 0.9;  // grip (handbook)
+    private const WET = 0.6;  // grip (handbook)
 
     private function __construct(private Layout $layout, private float $grip)
     {
@@ -21,12 +23,12 @@ final readonly class Road
 
     public static function dry(Layout $layout): self
     {
-        return new self($layout, 0.9);
+        return new self($layout, self::DRY);
     }
 
     public static function wet(Layout $layout): self
     {
-        return new self($layout, 0.6);
+        return new self($layout, self::WET);
     }
 
     /**
@@ -43,9 +45,9 @@ final readonly class Road
         for ($round = 0; $round < self::ROUNDS; ++$round) {
             $loads = $this->loads($decel);
             foreach (Corner::cases() as $corner) {
-                $forces[$corner->value] = min(max(0.0, $torqueNm[$corner->value]) / $this->layout->tyreRadiusM, $this->grip * $loads[$corner->value]);
+                $forces[$corner->value] = min(max(0.0, $torqueNm[$corner->value]) / $this->layout->body->tyreRadiusM, $this->grip * $loads[$corner->value]);
             }
-            $decel = 0.5 * ($decel + array_sum($forces) / $this->layout->massKg);
+            $decel = 0.5 * ($decel + array_sum($forces) / $this->layout->body->massKg);
         }
 
         return ['forces' => $forces, 'loads' => $loads, 'decel' => $decel];
@@ -63,7 +65,7 @@ final readonly class Road
         $loads = $this->stop($torqueNm)['loads'];
         $used = [];
         foreach (Corner::cases() as $corner) {
-            $used[$corner->value] = max(0.0, $torqueNm[$corner->value]) / $this->layout->tyreRadiusM / ($this->grip * $loads[$corner->value]);
+            $used[$corner->value] = max(0.0, $torqueNm[$corner->value]) / $this->layout->body->tyreRadiusM / ($this->grip * $loads[$corner->value]);
         }
 
         return $used;
@@ -84,13 +86,13 @@ final readonly class Road
     /** @return array<string, float> load on each wheel at a deceleration, N */
     private function loads(float $decel): array
     {
-        $weight = $this->layout->massKg * self::GRAVITY;
-        $shift = $this->layout->heightToWheelbase * $this->layout->massKg * $decel;
+        $weight = $this->layout->body->massKg * self::GRAVITY;
+        $shift = $this->layout->body->heightToWheelbase * $this->layout->body->massKg * $decel;
         $loads = [];
         foreach (Corner::cases() as $corner) {
             $loads[$corner->value] = $corner->isFront()
-                ? ($this->layout->frontShare * $weight + $shift) / 2.0
-                : ((1.0 - $this->layout->frontShare) * $weight - $shift) / 2.0;
+                ? ($this->layout->body->frontShare * $weight + $shift) / 2.0
+                : ((1.0 - $this->layout->body->frontShare) * $weight - $shift) / 2.0;
         }
 
         return $loads;

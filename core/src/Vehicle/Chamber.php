@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Vehicle;
 
+use Rodrel\Core\Vocabulary\Corner;
+
 /** One chamber of the master cylinder and the wheels its circuit feeds. */
 final readonly class Chamber
 {

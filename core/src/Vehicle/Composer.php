@@ -19,11 +19,26 @@ final readonly class Composer
     public const ASSISTS = ['engine-vacuum', 'electric-pump', 'none'];
     /** Figure → what it must lie between to be believed, in core units. */
     public const FIGURES = [
-        'master_bore_mm' => [12.0, 40.0], 'front_bore_mm' => [15.0, 100.0], 'rear_bore_mm' => [12.0, 70.0], 'front_radius_m' => [0.06, 0.25], 'rear_radius_m' => [0.06, 0.25],
-        'pedal_ratio' => [2.0, 9.0], 'mass_kg' => [300.0, 9000.0], 'tyre_radius_m' => [0.2, 0.6], 'reservoir_ml' => [30.0, 800.0],
-        'rotor_min_front_mm' => [4.0, 60.0], 'rotor_min_rear_mm' => [3.0, 60.0], 'drum_max_mm' => [100.0, 500.0],
+        'master_bore_mm' => [12.0, 40.0],
+        'front_bore_mm' => [15.0, 100.0],
+        'rear_bore_mm' => [12.0, 70.0],
+        'front_radius_m' => [0.06, 0.25],
+        'rear_radius_m' => [0.06, 0.25],
+        'rotor_front_kg' => [1.0, 40.0],
+        'rotor_rear_kg' => [1.0, 40.0],
+        'pedal_ratio' => [2.0, 9.0],
+        'mass_kg' => [300.0, 9000.0],
+        'front_axle_kg' => [150.0, 6000.0],
+        'rear_axle_kg' => [150.0, 6000.0],
+        'tyre_radius_m' => [0.2, 0.6],
+        'reservoir_ml' => [30.0, 800.0],
+        'rotor_min_front_mm' => [4.0, 60.0],
+        'rotor_min_rear_mm' => [3.0, 60.0],
+        'drum_max_mm' => [100.0, 500.0],
     ];
 
+    private const FRONT_WHEELS = ['lf', 'rf'];
+    private const REAR_WHEELS = ['lr', 'rr'];
     private const DISC = ['brake' => 'disc', 'touch_kpa' => 30, 'spring_kpa' => 0, 'friction' => 0.38, 'spring_n' => 0];
     private const DRUM = ['brake' => 'drum', 'touch_kpa' => 60, 'spring_kpa' => 250, 'friction' => 0.38, 'spring_n' => 90];
 
@@ -86,21 +101,122 @@ final readonly class Composer
      */
     public static function withFigures(array $document, array $figures): array
     {
+        self::checkFigures($figures);
         foreach ($figures as $name => $value) {
-            [$low, $high] = self::FIGURES[$name] ?? throw InvalidData::at('/figures/'.$name, 'there is no such figure');
+            $document = match ($name) {
+                'master_bore_mm' => self::withMasterBore($document, $value),
+                'pedal_ratio' => self::put($document, ['pedal', 'ratio'], $value),
+                'mass_kg', 'tyre_radius_m', 'reservoir_ml' => self::put($document, [$name], $value),
+                'front_bore_mm' => self::withBore($document, self::FRONT_WHEELS, $value),
+                'rear_bore_mm' => self::withBore($document, self::REAR_WHEELS, $value),
+                'front_radius_m' => self::atWheels($document, self::FRONT_WHEELS, 'radius_m', $value),
+                'rear_radius_m' => self::atWheels($document, self::REAR_WHEELS, 'radius_m', $value),
+                'rotor_front_kg' => self::atWheels($document, self::FRONT_WHEELS, 'rotor_kg', $value),
+                'rotor_rear_kg' => self::atWheels($document, self::REAR_WHEELS, 'rotor_kg', $value),
+                default => $document,
+            };
+        }
+
+        return self::withAxleWeights($document, $figures);
+    }
+
+    /**
+     * @param array<string, float> $figures see FIGURES
+     *
+     * @throws InvalidData when a figure is unknown or cannot be
+     */
+    public static function checkFigures(array $figures): void
+    {
+        foreach ($figures as $name => $value) {
+            $range = self::FIGURES[$name] ?? throw InvalidData::at('/figures/'.$name, 'there is no such figure');
+            [$low, $high] = $range;
             if ($value < $low || $value > $high) {
                 throw InvalidData::at('/figures/'.$name, \sprintf('%g is outside %g to %g', $value, $low, $high));
             }
-            $document = match ($name) {
-                'master_bore_mm' => self::put($document, ['master', 'bore_mm'], $value),
-                'pedal_ratio' => self::put($document, ['pedal', 'ratio'], $value),
-                'mass_kg', 'tyre_radius_m', 'reservoir_ml' => self::put($document, [$name], $value),
-                'front_bore_mm' => self::put(self::put($document, ['corners', 'lf', 'bore_mm'], $value), ['corners', 'rf', 'bore_mm'], $value),
-                'rear_bore_mm' => self::put(self::put($document, ['corners', 'lr', 'bore_mm'], $value), ['corners', 'rr', 'bore_mm'], $value),
-                'front_radius_m' => self::put(self::put($document, ['corners', 'lf', 'radius_m'], $value), ['corners', 'rf', 'radius_m'], $value),
-                'rear_radius_m' => self::put(self::put($document, ['corners', 'lr', 'radius_m'], $value), ['corners', 'rr', 'radius_m'], $value),
-                default => $document,
-            };
+        }
+    }
+
+    /**
+     * A larger master moves more fluid in the same millimetres: its stroke is kept in mm.
+     *
+     * @param array<array-key, mixed> $document
+     *
+     * @return array<array-key, mixed>
+     */
+    private static function withMasterBore(array $document, float $boreMm): array
+    {
+        $master = (new Shape($document))->in('master');
+        $times = ($boreMm / $master->number('bore_mm', $boreMm)) ** 2;
+        foreach ($master->each('chambers') as $n => $chamber) {
+            $stroke = $times * $chamber->number('stroke_ml');
+            $document = self::put($document, ['master', 'chambers', (int) $n, 'stroke_ml'], $stroke);
+        }
+
+        return self::put($document, ['master', 'bore_mm'], $boreMm);
+    }
+
+    /**
+     * A larger piston takes more fluid for the same millimetres of travel and of give, and its shoes' springs push
+     * against more of it: volumes, stiffness and spring follow the area.
+     *
+     * @param array<array-key, mixed> $document
+     * @param list<string>            $wheels
+     *
+     * @return array<array-key, mixed>
+     */
+    private static function withBore(array $document, array $wheels, float $boreMm): array
+    {
+        foreach ($wheels as $wheel) {
+            $corner = (new Shape($document))->in('corners')->in($wheel);
+            $times = ($boreMm / $corner->number('bore_mm', $boreMm)) ** 2;
+            foreach (['stiffness_ml_per_kpa', 'clearance_ml', 'spring_n', 'fluid_ml'] as $key) {
+                if ($corner->has($key)) {
+                    $document = self::put($document, ['corners', $wheel, $key], $times * $corner->number($key));
+                }
+            }
+            $document = self::put($document, ['corners', $wheel, 'bore_mm'], $boreMm);
+        }
+
+        return $document;
+    }
+
+    /**
+     * Both axle weights make the mass; one of them divides the mass there is.
+     *
+     * @param array<array-key, mixed> $document
+     * @param array<string, float>    $figures
+     *
+     * @return array<array-key, mixed>
+     */
+    private static function withAxleWeights(array $document, array $figures): array
+    {
+        $front = $figures['front_axle_kg'] ?? null;
+        $rear = $figures['rear_axle_kg'] ?? null;
+        if (null !== $front && null !== $rear) {
+            $document = self::put($document, ['mass_kg'], $front + $rear);
+        }
+        $mass = (new Shape($document))->number('mass_kg', 1.0);
+        $share = null !== $front ? $front / $mass : (null !== $rear ? 1.0 - $rear / $mass : null);
+        if (null === $share) {
+            return $document;
+        }
+        if ($share < 0.2 || $share > 0.9) {
+            throw InvalidData::at('/figures/front_axle_kg', 'the axle weights do not fit the mass');
+        }
+
+        return self::put($document, ['front_share'], $share);
+    }
+
+    /**
+     * @param array<array-key, mixed> $document
+     * @param list<string>            $wheels
+     *
+     * @return array<array-key, mixed>
+     */
+    private static function atWheels(array $document, array $wheels, string $key, float $value): array
+    {
+        foreach ($wheels as $wheel) {
+            $document = self::put($document, ['corners', $wheel, $key], $value);
         }
 
         return $document;
@@ -128,21 +244,21 @@ final readonly class Composer
     private static function front(string $kind): array
     {
         return 'drum' === $kind
-            ? self::DRUM + ['bore_mm' => 25.4, 'stiffness_ml_per_kpa' => 0.00018, 'clearance_ml' => 0.75, 'radius_m' => 0.115, 'base_drag_nm' => 1.5, 'driveline_nm' => 0, 'parking_brake' => false]
-            : self::DISC + ['bore_mm' => 57, 'stiffness_ml_per_kpa' => 0.00022, 'clearance_ml' => 0.35, 'radius_m' => 0.112, 'base_drag_nm' => 2.5, 'driveline_nm' => 6, 'parking_brake' => false, 'bleeders' => 'four-piston' === $kind ? 2 : 1];
+            ? self::DRUM + ['bore_mm' => 25.4, 'stiffness_ml_per_kpa' => 0.00018, 'clearance_ml' => 0.75, 'radius_m' => 0.115, 'base_drag_nm' => 1.5, 'driveline_nm' => 0, 'parking_brake' => false, 'rotor_kg' => 6, 'loss_share' => 1]
+            : self::DISC + ['bore_mm' => 57, 'stiffness_ml_per_kpa' => 0.00022, 'clearance_ml' => 0.35, 'radius_m' => 0.112, 'base_drag_nm' => 2.5, 'driveline_nm' => 6, 'parking_brake' => false, 'rotor_kg' => 6, 'loss_share' => 1, 'bleeders' => 'four-piston' === $kind ? 2 : 1];
     }
 
     /** @return array<string, mixed> */
     private static function rear(string $kind): array
     {
         return 'drum' === $kind
-            ? self::DRUM + ['bore_mm' => 19.05, 'stiffness_ml_per_kpa' => 0.00012, 'clearance_ml' => 0.55, 'radius_m' => 0.1, 'base_drag_nm' => 1.5, 'driveline_nm' => 0, 'parking_brake' => true]
-            : self::DISC + ['bore_mm' => 36, 'stiffness_ml_per_kpa' => 0.00013, 'clearance_ml' => 0.2, 'radius_m' => 0.108, 'base_drag_nm' => 2.0, 'driveline_nm' => 0, 'parking_brake' => true, 'piston_goes_back_straight' => 'disc' === $kind, 'electric_parking' => 'electric' === $kind];
+            ? self::DRUM + ['bore_mm' => 19.05, 'stiffness_ml_per_kpa' => 0.00012, 'clearance_ml' => 0.55, 'radius_m' => 0.1, 'base_drag_nm' => 1.5, 'driveline_nm' => 0, 'parking_brake' => true, 'rotor_kg' => 3.5, 'loss_share' => 0.6]
+            : self::DISC + ['bore_mm' => 36, 'stiffness_ml_per_kpa' => 0.00013, 'clearance_ml' => 0.2, 'radius_m' => 0.108, 'base_drag_nm' => 2.0, 'driveline_nm' => 0, 'parking_brake' => true, 'rotor_kg' => 3.5, 'loss_share' => 0.6, 'piston_goes_back_straight' => 'disc' === $kind, 'electric_parking' => 'electric' === $kind];
     }
 
     /**
-     * @param array<array-key, mixed> $document
-     * @param non-empty-list<string>  $path
+     * @param array<array-key, mixed>    $document
+     * @param non-empty-list<string|int> $path
      *
      * @return array<array-key, mixed>
      */

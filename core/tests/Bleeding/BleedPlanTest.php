@@ -10,7 +10,8 @@ use Rodrel\Core\Bleeding\BleedOrder;
 use Rodrel\Core\Bleeding\BleedPlan;
 use Rodrel\Core\Bleeding\BleedSums;
 use Rodrel\Core\Tests\World;
-use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
 
 /** The medium car's pipes: lf 0.9, rf 1.7, lr 3.4, rr 4.0 m; circuits lf+rr and rf+lr. */
 final class BleedPlanTest extends TestCase
@@ -19,7 +20,7 @@ final class BleedPlanTest extends TestCase
     #[DataProvider('provideOrders')]
     public function testTheOrderFollowsTheSchoolAndWhatWasOpened(BleedOrder $school, string $place, array $order): void
     {
-        $plan = BleedPlan::of(World::layout(), $place, $school);
+        $plan = BleedPlan::of(World::handbook(), Place::of($place), $school);
         self::assertSame($order, array_map(static fn (Corner $corner): string => $corner->value, $plan->order));
     }
 
@@ -35,19 +36,19 @@ final class BleedPlanTest extends TestCase
 
     public function testAWheelIsDoneAtSoManyClearStrokesAndNotBefore(): void
     {
-        $plan = BleedPlan::of(World::layout(), 'lf');
+        $plan = BleedPlan::of(World::handbook(), Place::of('lf'));
         $line = static fn (string $bubbles, float $clear): array => ['corner' => 'lf', 'bleeder' => '', 'bubbles' => $bubbles, 'clear' => $clear, 'needs' => 3.0];
-        self::assertSame(['lf' => false], $plan->done(World::layout(), []));
-        self::assertSame(['lf' => false], $plan->done(World::layout(), [$line('none', 2)]));
-        self::assertSame(['lf' => false], $plan->done(World::layout(), [$line('none', 3), $line('few', 0)]), 'bubbles came again');
-        self::assertSame(['lf' => true], $plan->done(World::layout(), [$line('few', 0), $line('none', 3)]));
+        self::assertSame(['lf' => false], $plan->done(World::handbook(), []));
+        self::assertSame(['lf' => false], $plan->done(World::handbook(), [$line('none', 2)]));
+        self::assertSame(['lf' => false], $plan->done(World::handbook(), [$line('none', 3), $line('few', 0)]), 'bubbles came again');
+        self::assertSame(['lf' => true], $plan->done(World::handbook(), [$line('few', 0), $line('none', 3)]));
     }
 
     /** The maker's own order goes before the school; a caliper with two bleeders is done when both are, the inner one first. */
     public function testTheMakersOwnOrderAndTwoBleeders(): void
     {
         $layout = World::layout('solid-axle-4x4');
-        $plan = BleedPlan::of($layout, 'vehicle', BleedOrder::FarthestFirst, [Corner::LeftFront, Corner::RightRear]);
+        $plan = BleedPlan::of($layout, Place::vehicle(), BleedOrder::FarthestFirst, [Corner::LeftFront, Corner::RightRear]);
         self::assertSame(['lf-inner', 'lf-outer', 'rr', 'lr', 'rf-inner', 'rf-outer'], array_keys($plan->done($layout, [])));
     }
 
@@ -58,7 +59,7 @@ final class BleedPlanTest extends TestCase
      */
     public function testMillilitresAndStrokesByHand(): void
     {
-        $layout = World::layout();
+        $layout = World::handbook();
         $book = World::catalogue()->bleeding;
         $lr = BleedSums::of($layout, $book, [Corner::LeftRear], $book->methods['pedal'], 'opened');
         self::assertEqualsWithDelta(58.63, $lr->totalMl, 0.02);

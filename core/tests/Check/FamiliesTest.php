@@ -5,26 +5,26 @@ declare(strict_types=1);
 namespace Rodrel\Core\Tests\Check;
 
 use PHPUnit\Framework\TestCase;
-use Rodrel\Core\Check\Probes;
+use Rodrel\Core\Check\Instruments;
 use Rodrel\Core\Check\Subject;
-use Rodrel\Core\Model\Effects;
-use Rodrel\Core\Model\Program;
-use Rodrel\Core\Model\VehicleSimulator;
+use Rodrel\Core\Physics\Effects;
+use Rodrel\Core\Physics\Program;
+use Rodrel\Core\Physics\VehicleSimulator;
 use Rodrel\Core\Tests\World;
-use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Vocabulary\Corner;
 
 /** What tells the families of drag, pull and long pedal apart: numbers from the handbook or worked by hand. */
 final class FamiliesTest extends TestCase
 {
     private VehicleSimulator $simulator;
-    private Probes $probes;
+    private Instruments $probes;
     private Subject $sound;
 
     protected function setUp(): void
     {
-        $this->simulator = new VehicleSimulator(World::layout());
-        $this->probes = new Probes(World::layout(), $this->simulator);
-        $this->sound = new Subject($this->probes, $this->simulator, Effects::none(), null, World::catalogue()->drives);
+        $this->sound = World::subject(World::handbook());
+        $this->probes = $this->sound->instruments;
+        $this->simulator = $this->probes->simulator;
     }
 
     /** The handbook's quick strokes: sound 52.4, 49.0, 48.9; 3 mL of air 82.5, 64.9, 63.4; slack shoes 62.7, 59.1, 58.8; ± 2 mm. */
@@ -38,10 +38,9 @@ final class FamiliesTest extends TestCase
         }
         $air = $this->subject(['wheel@lf' => ['air' => 3.0]]);
         $slack = $this->subject(['wheel@lr' => ['extra_clearance' => 1.0]]);
-        $pump = World::catalogue()->check('pump');
-        self::assertLessThan(0.85, $air->words('pumped', $pump, 'vehicle', 'third'));
-        self::assertGreaterThan(0.96, $air->words('pumped', $pump, 'vehicle', 'after-5'), 'air is back after five seconds');
-        self::assertLessThan(0.93, $slack->words('pumped', $pump, 'vehicle', 'after-5'), 'slack shoes are not');
+        self::assertLessThan(0.85, World::probe($air, 'pump@vehicle', 'third'));
+        self::assertGreaterThan(0.96, World::probe($air, 'pump@vehicle', 'after-5'), 'air is back after five seconds');
+        self::assertLessThan(0.93, World::probe($slack, 'pump@vehicle', 'after-5'), 'slack shoes are not');
     }
 
     /** Where only words or millimetres are read the coarser run says what the fine one says. */
@@ -52,7 +51,7 @@ final class FamiliesTest extends TestCase
             $coarse = $this->simulator->run(Program::shortPress(400.0, 5.0), new Effects($fault));
             self::assertEqualsWithDelta($fine->torqueNm(Corner::LeftFront, Program::AFTER_4_S), $coarse->torqueNm(Corner::LeftFront, Program::AFTER_4_S), 0.01 * $fine->torqueNm(Corner::LeftFront, Program::HELD));
             $pumped = $this->simulator->run(Program::pump(), new Effects($fault));
-            $exact = (new VehicleSimulator(World::layout(), 1.0 / 16.0))->run(Program::pump(), new Effects($fault));
+            $exact = (new VehicleSimulator(World::handbook(), 1.0 / 16.0))->run(Program::pump(), new Effects($fault));
             foreach ([0, 2, 3] as $stroke) {
                 self::assertEqualsWithDelta($exact->travelMm($stroke), $pumped->travelMm($stroke), 0.6);
             }
@@ -62,14 +61,12 @@ final class FamiliesTest extends TestCase
     /** A long push-rod: hardly anything after one press, more after ten; a sound master does not mind. */
     public function testDragGrowsPressByPress(): void
     {
-        $series = World::catalogue()->check('spin-series');
-        $spin = World::catalogue()->check('spin');
         $long = $this->subject(['chamber@primary' => ['rest' => 0.25, 'start' => 0.25], 'chamber@secondary' => ['rest' => 0.25, 'start' => 0.25]]);
-        $once = $long->words('effort', $spin, 'vehicle', 'lf');
-        $ten = $long->words('effort-series', $series, 'vehicle', 'lf');
+        $once = World::probe($long, 'spin@vehicle', 'lf');
+        $ten = World::probe($long, 'spin-series@vehicle', 'lf');
         self::assertLessThan(40.0, $once);
         self::assertGreaterThan(2.0 * $once, $ten);
-        self::assertLessThan(1.0, $this->sound->words('effort-series', $series, 'vehicle', 'lf'));
+        self::assertLessThan(1.0, World::probe($this->sound, 'spin-series@vehicle', 'lf'));
     }
 
     /**
@@ -98,22 +95,19 @@ final class FamiliesTest extends TestCase
         $sound = $this->simulator->run(Program::press(150.0), Effects::none());
         self::assertEqualsWithDelta(sqrt(6.0 * 17.0), $this->probes->freeAfterS($run, $sound, Corner::LeftFront), 1e-9, 'between the looks at 6 and 17 seconds');
         $briefly = $this->subject(['booster' => ['stuck' => 250.0, 'hold_s' => 6.0]]);
-        $relay = World::catalogue()->check('relay-out');
-        self::assertLessThan(1.0, $briefly->words('worst-effort', $relay, 'vehicle', 'vented'));
-        self::assertGreaterThan(90.0, $briefly->words('worst-effort', $relay, 'vehicle', 'hand-pump'));
+        self::assertLessThan(1.0, World::probe($briefly, 'relay-out@vehicle', 'vented'));
+        self::assertGreaterThan(90.0, World::probe($briefly, 'relay-out@vehicle', 'hand-pump'));
     }
 
     /** A slow right front: a jerk to the left that straightens. A tacky left rear: a steady pull and an early lock. */
     public function testAPullHasADirectionAndATime(): void
     {
-        $pull = World::catalogue()->check('pull');
         $slow = $this->subject(['hose@rf' => ['gf' => 1e-3, 'gr' => 1e-3]]);
-        self::assertGreaterThan(0.25, $slow->words('pull', $pull, 'vehicle', 'first'));
-        self::assertLessThan(0.5 * $slow->words('pull', $pull, 'vehicle', 'first'), abs($slow->words('pull', $pull, 'vehicle', 'whole')));
+        self::assertGreaterThan(0.25, World::probe($slow, 'pull@vehicle', 'first'));
+        self::assertLessThan(0.5 * World::probe($slow, 'pull@vehicle', 'first'), abs(World::probe($slow, 'pull@vehicle', 'whole')));
         $tacky = $this->subject(['brake@lr' => ['friction' => 0.55]]);
-        self::assertGreaterThan(0.0, $tacky->words('pull', $pull, 'vehicle', 'whole'));
-        $lock = World::catalogue()->check('lock-up');
-        self::assertGreaterThan(1.5 * $this->sound->words('grip-used', $lock, 'vehicle', 'lr'), $tacky->words('grip-used', $lock, 'vehicle', 'lr'));
+        self::assertGreaterThan(0.0, World::probe($tacky, 'pull@vehicle', 'whole'));
+        self::assertGreaterThan(1.5 * World::probe($this->sound, 'lock-up@vehicle', 'lr'), World::probe($tacky, 'lock-up@vehicle', 'lr'));
     }
 
     /** Replaying the friction of a fault on the pressures of the sound circuit gives what simulating it gives (handbook: 883 and 68 N·m). */
@@ -130,6 +124,6 @@ final class FamiliesTest extends TestCase
     /** @param array<string, array<string, float>> $fault */
     private function subject(array $fault): Subject
     {
-        return new Subject($this->probes, $this->simulator, new Effects($fault), $this->sound, World::catalogue()->drives);
+        return $this->sound->with(new Effects($fault));
     }
 }

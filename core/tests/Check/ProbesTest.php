@@ -7,13 +7,13 @@ namespace Rodrel\Core\Tests\Check;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Check\Chance;
-use Rodrel\Core\Check\ComplaintChances;
-use Rodrel\Core\Check\Probes;
-use Rodrel\Core\Model\Effects;
-use Rodrel\Core\Model\Program;
-use Rodrel\Core\Model\VehicleSimulator;
+use Rodrel\Core\Check\Instruments;
+use Rodrel\Core\Physics\Effects;
+use Rodrel\Core\Physics\Joint;
+use Rodrel\Core\Physics\Program;
+use Rodrel\Core\Physics\VehicleRun;
 use Rodrel\Core\Tests\World;
-use Rodrel\Core\Vehicle\Corner;
+use Rodrel\Core\Vocabulary\Corner;
 
 final class ProbesTest extends TestCase
 {
@@ -24,9 +24,9 @@ final class ProbesTest extends TestCase
         $effects = new Effects(['hose@lf' => ['gr' => $returnConductance]]);
         [$probes, $run] = $this->pressed($effects);
         $read = $probes->pushBack($run, Corner::LeftFront);
-        self::assertEqualsWithDelta($movedMm, $read['moved_mm'], max(0.1, 0.04 * $movedMm));
+        self::assertEqualsWithDelta($movedMm, $read->movedMm, max(0.1, 0.04 * $movedMm));
         if (null !== $leftShare) {
-            self::assertEqualsWithDelta($leftShare, $read['left_share'], 0.03);
+            self::assertEqualsWithDelta($leftShare, $read->leftShare, 0.03);
         }
     }
 
@@ -58,16 +58,16 @@ final class ProbesTest extends TestCase
 
     public function testOpeningBelowTheFaultFreesTheWheelAndOpeningAboveDoesNot(): void
     {
-        $simulator = new VehicleSimulator(World::layout());
-        $probes = new Probes(World::layout(), $simulator);
+        $probes = new Instruments(World::handbook());
+        $simulator = $probes->simulator;
         $sound = $simulator->run(Program::press(150.0), Effects::none());
         $freed = static function (array $fault) use ($simulator, $probes, $sound): string {
             $run = $simulator->run(Program::press(150.0), new Effects($fault));
             $said = '';
-            foreach (['wheel', 'hose-top', 'modulator-outlet', 'master-outlet', 'eased'] as $joint) {
+            foreach (Joint::cases() as $joint) {
                 $read = $probes->opened($run, $sound, Corner::LeftFront, $joint);
-                self::assertGreaterThan(90.0, $read['before_n'], 'stuck before '.$joint);
-                $said .= $read['after_n'] < 25.0 ? 'F' : 'S';
+                self::assertGreaterThan(90.0, $read->beforeN, 'stuck before '.$joint->value);
+                $said .= $read->afterN < 25.0 ? 'F' : 'S';
             }
 
             return $said;
@@ -88,26 +88,38 @@ final class ProbesTest extends TestCase
         self::assertEqualsWithDelta(0.5, Chance::below(90.0, 90.0, 0.4), 1e-6, 'half of the readings of a value at the limit fall below it');
     }
 
+    /**
+     * 100 N·m of drag is noticed by 1 − e^(−100/25); one driver in five whose vehicle drags on one side calls it a pull.
+     * A slow hose at the right front jerks to the left; a tacky lining at the left rear locks the rear.
+     */
     public function testADriverNamesTheWheelThatDrags(): void
     {
-        $brake = ['lf' => 1223.0, 'rf' => 1223.0, 'lr' => 360.0, 'rr' => 360.0];
-        $easy = ['lf' => 0.4, 'rf' => 0.4, 'lr' => 0.4, 'rr' => 0.4];
-        $one = ComplaintChances::of(['lf' => 100.0, 'rf' => 0.0, 'lr' => 0.0, 'rr' => 0.0], $brake, $brake, 1.0, 0.0, 0.0, $easy);
+        $sound = World::subject(World::handbook());
+        $said = static function (array $fault) use ($sound): array {
+            $subject = $sound->with(new Effects($fault));
+
+            return array_combine(World::catalogue()->complaints->words(), $subject->complaints());
+        };
+        $one = $said(['brake@lf' => ['extra_drag' => 100.0]]);
         self::assertEqualsWithDelta(1.0, array_sum($one), 1e-9);
-        self::assertEqualsWithDelta(0.8 * (1.0 - exp(-4.0)), $one['drags-lf'], 1e-9, 'noticed by 1 − e^(−100/25), one in five calls it a pull');
-        $front = ComplaintChances::of(['lf' => 100.0, 'rf' => 100.0, 'lr' => 0.0, 'rr' => 0.0], $brake, $brake, 1.0, 0.0, 0.0, $easy);
+        self::assertEqualsWithDelta(0.8 * (1.0 - exp(-4.0)), $one['drags-lf'], 1e-3);
+        self::assertGreaterThan(0.19, $one['pulls-left']);
+        self::assertLessThan(0.01, $one['pulls-right']);
+        $right = $said(['brake@rf' => ['extra_drag' => 100.0]]);
+        self::assertEqualsWithDelta($one['pulls-left'], $right['pulls-right'], 1e-3, 'the mirror image');
+        $front = $said(['brake@lf' => ['extra_drag' => 100.0], 'brake@rf' => ['extra_drag' => 100.0]]);
         self::assertGreaterThan(0.9, $front['drags-front']);
-        $jerk = ComplaintChances::of(['lf' => 0.0, 'rf' => 0.0, 'lr' => 0.0, 'rr' => 0.0], $brake, $brake, 1.0, 0.6, 0.0, $easy);
-        self::assertEqualsWithDelta(0.8 * (1.0 - exp(-9.0)), $jerk['pulls-left-first'], 1e-6, 'slow right wheel: to the left for a moment, 1 − e^−(0.6/0.2)²');
-        $lock = ComplaintChances::of(['lf' => 0.0, 'rf' => 0.0, 'lr' => 0.0, 'rr' => 0.0], $brake, $brake, 1.0, 0.0, 0.0, ['lr' => 1.7] + $easy);
-        self::assertGreaterThan(0.75, $lock['locks-rear']);
+        $slow = ['gf' => 1e-3, 'gr' => 1e-3];
+        self::assertGreaterThan(0.4, $said(['hose@rf' => $slow])['pulls-left-first']);
+        self::assertGreaterThan(0.4, $said(['hose@lf' => $slow])['pulls-right-first']);
+        self::assertGreaterThan(0.5, $said(['brake@lr' => ['friction' => 0.55]])['locks-rear']);
     }
 
-    /** @return array{Probes, \Rodrel\Core\Model\VehicleRun} */
+    /** @return array{Instruments, VehicleRun} */
     private function pressed(Effects $effects): array
     {
-        $simulator = new VehicleSimulator(World::layout());
+        $instruments = new Instruments(World::handbook());
 
-        return [new Probes(World::layout(), $simulator), $simulator->run(Program::press(150.0), $effects)];
+        return [$instruments, $instruments->simulator->run(Program::press(), $effects)];
     }
 }

@@ -9,6 +9,7 @@ use Rodrel\Core\Heat\HeatRound;
 use Rodrel\Core\Heat\ThermalWheel;
 use Rodrel\Core\Heat\TooLate;
 use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vocabulary\Corner;
 
 /** The heat round, worked by hand. */
 final class HeatRoundTest extends TestCase
@@ -39,9 +40,9 @@ final class HeatRoundTest extends TestCase
      */
     public function testKelvinsBecomeNewtonMetres(): void
     {
-        $drive = World::catalogue()->drives['loop-a'];
+        $drive = World::catalogue()->checks->drives['loop-a'];
         $expected = ['lf' => 10.0, 'rf' => 10.0, 'lr' => 7.0, 'rr' => 7.0];
-        $round = HeatRound::of(World::layout(), $drive, ['lf' => 50.9] + $expected, $expected, 15.0);
+        $round = HeatRound::of(World::handbook(), $drive, ['lf' => 50.9] + $expected, $expected, 15.0);
         self::assertEqualsWithDelta(10.0, $round->wheels['lf']['drag_nm'], 0.6);
         self::assertEqualsWithDelta($round->wheels['lf']['drag_nm'] * 13.889 / 0.3, $round->wheels['lf']['watts'], 1.0);
         self::assertSame(0.0, $round->wheels['rf']['drag_nm']);
@@ -58,8 +59,8 @@ final class HeatRoundTest extends TestCase
      */
     public function testEveryDriveBringsItsOwnHeat(): void
     {
-        $drives = World::catalogue()->drives;
-        $heat = static fn (string $id): float => ThermalWheel::front()->afterDrive($drives[$id], static fn (): float => 0.0, $drives[$id]->stopJoule(1350.0) * 1223.0 / 3166.0, 0.3, 15.0);
+        $drives = World::catalogue()->checks->drives;
+        $heat = static fn (string $id): float => ThermalWheel::of(World::handbook()->brake(Corner::LeftFront))->afterDrive($drives[$id], static fn (): float => 0.0, $drives[$id]->stopJoule(1350.0) * 1223.0 / 3166.0, 0.3, 15.0);
         self::assertEqualsWithDelta(88.2, $heat('motorway-one-stop'), 0.2);
         self::assertGreaterThan(100.0, $heat('hill-descent'));
         self::assertLessThan(280.0, $heat('hill-descent'));
@@ -69,12 +70,12 @@ final class HeatRoundTest extends TestCase
     /** After stops: the left is where it should be, the right far below: the cold wheel may be the faulty one. */
     public function testTheColdWheelMayBeTheFaultyOne(): void
     {
-        $drive = World::catalogue()->drives['loop-b'];
+        $drive = World::catalogue()->checks->drives['loop-b'];
         $expected = ['lf' => 90.0, 'rf' => 90.0, 'lr' => 60.0, 'rr' => 60.0];
-        $round = HeatRound::of(World::layout(), $drive, ['rf' => 30.0] + $expected, $expected, 15.0);
+        $round = HeatRound::of(World::handbook(), $drive, ['rf' => 30.0] + $expected, $expected, 15.0);
         self::assertSame('lf', $round->axles['front']['hotter']);
         self::assertSame('rf', $round->axles['front']['cold']);
-        $hot = HeatRound::of(World::layout(), $drive, ['lf' => 240.0] + $expected, $expected, 15.0);
+        $hot = HeatRound::of(World::handbook(), $drive, ['lf' => 240.0] + $expected, $expected, 15.0);
         self::assertNull($hot->axles['front']['cold'], 'here the hot one is far over what it should be');
     }
 }

@@ -9,6 +9,8 @@ use Rodrel\Core\Heat\Drive;
 use Rodrel\Core\Heat\Infrared;
 use Rodrel\Core\Heat\ThermalWheel;
 use Rodrel\Core\Heat\TooBright;
+use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vocabulary\Corner;
 
 final class ThermalWheelTest extends TestCase
 {
@@ -19,7 +21,7 @@ final class ThermalWheelTest extends TestCase
      */
     public function testTenMinutesOfDrag(): void
     {
-        $excess = ThermalWheel::front()->afterDrive(new Drive('coast', 50.0 / 3.6, 600.0, 0), static fn (): float => 25.0, 0.0, 0.30, 20.0);
+        $excess = ThermalWheel::of(World::handbook()->brake(Corner::LeftFront))->afterDrive(new Drive('coast', 50.0 / 3.6, 600.0, 0), static fn (): float => 25.0, 0.0, 0.30, 20.0);
         self::assertEqualsWithDelta(130.0, $excess, 6.0);
         self::assertLessThan(142.0, $excess);
     }
@@ -29,13 +31,13 @@ final class ThermalWheelTest extends TestCase
     {
         $drive = new Drive('stop', 50.0 / 3.6, 5.0, 1);
         self::assertEqualsWithDelta(130208.0, $drive->stopJoule(1350.0), 1.0);
-        self::assertEqualsWithDelta(18.4, ThermalWheel::front()->afterDrive($drive, static fn (): float => 0.0, 0.39 * $drive->stopJoule(1350.0), 0.30, 20.0), 0.05);
+        self::assertEqualsWithDelta(18.4, ThermalWheel::of(World::handbook()->brake(Corner::LeftFront))->afterDrive($drive, static fn (): float => 0.0, 0.39 * $drive->stopJoule(1350.0), 0.30, 20.0), 0.05);
     }
 
     /** Standing, 2 W/K and a little radiation (0.1·σ·4·T³, 0.57 W/K at 293 K): 2760/2.57 = 1074 s, so 60 K fall to e^(−960/1074) of it, less as it is hotter. */
     public function testStandingItCoolsWithAboutSixteenMinutes(): void
     {
-        $left = ThermalWheel::front()->afterStanding(60.0, 960.0, 20.0);
+        $left = ThermalWheel::of(World::handbook()->brake(Corner::LeftFront))->afterStanding(60.0, 960.0, 20.0);
         self::assertGreaterThan(60.0 * exp(-960.0 / 900.0), $left);
         self::assertLessThan(60.0 * exp(-960.0 / 1074.0), $left);
     }

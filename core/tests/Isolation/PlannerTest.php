@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace Rodrel\Core\Tests\Isolation;
 
 use PHPUnit\Framework\TestCase;
-use Rodrel\Core\Check\Lift;
 use Rodrel\Core\Isolation\Belief;
+use Rodrel\Core\Isolation\CarState;
+use Rodrel\Core\Isolation\Context;
 use Rodrel\Core\Isolation\Costs;
-use Rodrel\Core\Isolation\Gates;
+use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Isolation\Opening;
 use Rodrel\Core\Isolation\Planner;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Situation;
 use Rodrel\Core\Isolation\Verdict;
 use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Place;
 
 final class PlannerTest extends TestCase
 {
@@ -42,16 +46,16 @@ final class PlannerTest extends TestCase
     public function testTheWorthOfACheckByHand(): void
     {
         $field = ToyField::make();
-        $planner = new Planner(Belief::of($field, Opening::first($field, [], 0.0), []), World::settings());
-        $now = new Situation(Lift::Ground, false, false, true, []);
-        $proposal = $planner->weigh($field->catalogue->check('push'), 'vehicle', $now);
+        $planner = new Planner(Belief::of($field, Opening::first($field, Context::none(), 0.0), []), World::settings());
+        $now = new Situation(new CarState(Lift::Ground, false, false, true), []);
+        $proposal = $planner->weigh($field->knowledge->checks->of('push'), Place::vehicle(), $now);
         $bits = 0.811278 - 0.7 * 0.222285 - 0.3 * 0.811278;
         $saving = 10887.5 - 0.7 * 7083.93 - 0.3 * 19362.5;
         $lambda = (10887.5 - 9275.0) / 0.811278;
-        self::assertEqualsWithDelta($bits, $proposal->bits, 1e-4);
-        self::assertEqualsWithDelta($saving, $proposal->savingCents, 0.5);
-        self::assertEqualsWithDelta(15.0, $proposal->minutes, 1e-9);
-        self::assertEqualsWithDelta(($saving + $lambda * $bits - 15.0 * 100.0) / 15.0, $proposal->score, 0.5);
+        self::assertEqualsWithDelta($bits, $proposal->worth->bits, 1e-4);
+        self::assertEqualsWithDelta($saving, $proposal->worth->savingCents, 0.5);
+        self::assertEqualsWithDelta(15.0, $proposal->worth->minutes, 1e-9);
+        self::assertEqualsWithDelta(($saving + $lambda * $bits - 15.0 * 100.0) / 15.0, $proposal->worth->score, 0.5);
         self::assertSame(['yes', 'no'], array_map(static fn ($branch): string => $branch->outcomes[''], $proposal->fork));
         self::assertEqualsWithDelta(0.7, $proposal->fork[0]->chance, 1e-9);
         self::assertSame('hose@vehicle', $proposal->fork[0]->leaders[0][0]);
@@ -62,28 +66,28 @@ final class PlannerTest extends TestCase
     {
         $field = World::field('medium-car');
         $at = new \DateTimeImmutable('2026-03-01');
-        $spin = new Reading('s', 'spin@vehicle', ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at);
-        $readings = [new Reading('c', 'complaint@vehicle', ['' => 'drags-lf'], false, $at), new Reading('w', 'pattern@vehicle', ['' => 'lets-go'], false, $at), $spin, new Reading('p', 'push-back@lf', ['' => 'fades'], false, $at)];
-        $belief = Belief::of($field, Opening::first($field, [], 0.15), $readings);
+        $spin = new Reading('s', CheckAt::parse('spin@vehicle'), ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at);
+        $readings = [new Reading('c', CheckAt::parse('complaint@vehicle'), ['' => 'drags-lf'], false, $at), new Reading('w', CheckAt::parse('pattern@vehicle'), ['' => 'lets-go'], false, $at), $spin, new Reading('p', CheckAt::parse('push-back@lf'), ['' => 'fades'], false, $at)];
+        $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings);
         self::assertGreaterThan(0.9, $belief->group('hose@lf'));
-        $verdict = Verdict::of($belief, new Situation(Lift::WheelsOff, true, false, true, $readings), World::settings());
-        self::assertSame('hose-top@lf', $verdict->next?->id());
+        $verdict = Verdict::of($belief, new Situation(new CarState(Lift::WheelsOff, true, false, true), $readings), World::settings());
+        self::assertSame('hose-top@lf', (string) $verdict->next?->at);
         self::assertSame('confirm', $verdict->reason);
-        $readings[] = new Reading('h', 'hose-top@lf', ['' => 'stays-stuck'], false, $at);
-        $after = Verdict::of(Belief::of($field, Opening::first($field, [], 0.15), $readings), new Situation(Lift::WheelsOff, true, true, true, $readings), World::settings());
+        $readings[] = new Reading('h', CheckAt::parse('hose-top@lf'), ['' => 'stays-stuck'], false, $at);
+        $after = Verdict::of(Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings), new Situation(new CarState(Lift::WheelsOff, true, true, true), $readings), World::settings());
         self::assertNull($after->next);
-        self::assertSame('hose@lf', $after->repair);
+        self::assertSame('hose@lf', (string) $after->repair);
     }
 
     public function testNoLadderRungIsSuggestedBeforeTheWheelIsProvedStuck(): void
     {
         $field = World::field('medium-car');
-        $belief = Belief::of($field, Opening::first($field, [], 0.15), [new Reading('c', 'complaint@vehicle', ['' => 'drags-lf'], false, new \DateTimeImmutable('2026-03-01'))]);
-        $verdict = Verdict::of($belief, new Situation(Lift::Ground, false, false, true, []), World::settings());
+        $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), [new Reading('c', CheckAt::parse('complaint@vehicle'), ['' => 'drags-lf'], false, new \DateTimeImmutable('2026-03-01'))]);
+        $verdict = Verdict::of($belief, new Situation(new CarState(Lift::Ground, false, false, true), []), World::settings());
         foreach ([$verdict->next, ...$verdict->others] as $proposal) {
-            self::assertFalse($proposal?->check->needsStuck);
+            self::assertNotContains('stuck', $proposal->check->demand->gates ?? []);
         }
-        $closed = Gates::closedFor($field->catalogue->check('hose-top'), 'lf', new Situation(Lift::WheelsOff, true, false, true, []));
+        $closed = $this->closedFor('hose-top@lf', new Situation(new CarState(Lift::WheelsOff, true, false, true), []));
         self::assertSame(['stuck'], array_map(static fn ($gate): string => $gate->id, $closed));
     }
 
@@ -91,13 +95,13 @@ final class PlannerTest extends TestCase
     {
         $field = World::field('medium-car');
         $at = new \DateTimeImmutable('2026-03-01');
-        $readings = [new Reading('c', 'complaint@vehicle', ['' => 'drags-lf'], false, $at), new Reading('s', 'spin@vehicle', ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at)];
-        $now = new Situation(Lift::WheelsOff, true, false, true, $readings);
-        $belief = Belief::of($field, Opening::first($field, [], 0.15), $readings);
+        $readings = [new Reading('c', CheckAt::parse('complaint@vehicle'), ['' => 'drags-lf'], false, $at), new Reading('s', CheckAt::parse('spin@vehicle'), ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at)];
+        $now = new Situation(new CarState(Lift::WheelsOff, true, false, true), $readings);
+        $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings);
         $ids = static function (?array $tools) use ($belief, $now): array {
             $verdict = Verdict::of($belief, $now, World::settings($tools));
 
-            return array_map(static fn ($p): string => explode('@', $p->id())[0], array_filter([$verdict->next, ...$verdict->others]));
+            return array_map(static fn ($p): string => $p->at->id, array_filter([$verdict->next, ...$verdict->others]));
         };
         $all = ['box-spanner', 'bleed-bottle', 'line-wrench', 'catch-tray', 'piston-tool', 'socket-set'];
         self::assertSame($ids(null), $ids($all));
@@ -107,27 +111,40 @@ final class PlannerTest extends TestCase
 
     public function testGatesAreClosedUntilAReadingOpensThem(): void
     {
-        $check = World::catalogue()->check('spin');
-        $ids = static fn (Situation $now): array => array_merge(...array_map(static fn ($gate): array => $gate->unmet, Gates::closedFor($check, 'vehicle', $now)));
-        self::assertSame(['raise'], $ids(new Situation(Lift::Ground, false, false, true, [])));
-        self::assertSame(['stands'], $ids(new Situation(Lift::Raised, false, false, true, [])));
-        self::assertSame(['cool'], $ids(new Situation(Lift::Raised, true, false, false, [])));
-        self::assertSame([], $ids(new Situation(Lift::Raised, true, false, true, [])));
+        $ids = fn (Situation $now): array => array_merge(...array_map(static fn ($gate): array => $gate->unmet, $this->closedFor('spin@vehicle', $now)));
+        self::assertSame(['raise'], $ids(new Situation(new CarState(Lift::Ground, false, false, true), [])));
+        self::assertSame(['stands'], $ids(new Situation(new CarState(Lift::Raised, false, false, true), [])));
+        self::assertSame(['cool'], $ids(new Situation(new CarState(Lift::Raised, true, false, false), [])));
+        self::assertSame([], $ids(new Situation(new CarState(Lift::Raised, true, false, true), [])));
 
         $at = new \DateTimeImmutable('2026-03-01');
         $good = [
-            new Reading('l', 'look@vehicle', ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'], false, $at),
-            new Reading('p', 'pedal@vehicle', ['travel' => 'normal', 'sink' => 'none'], false, $at),
-            new Reading('s', 'spin@vehicle', ['lf' => 'one-finger', 'rf' => 'one-hand', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at),
+            new Reading('l', CheckAt::parse('look@vehicle'), ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'], false, $at),
+            new Reading('p', CheckAt::parse('pedal@vehicle'), ['travel' => 'normal', 'sink' => 'none'], false, $at),
+            new Reading('s', CheckAt::parse('spin@vehicle'), ['lf' => 'one-finger', 'rf' => 'one-hand', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at),
         ];
-        self::assertCount(9, Gates::road(new Situation(Lift::Ground, false, false, true, []))->unmet);
-        self::assertFalse(Gates::road(new Situation(Lift::Ground, false, false, true, []))->seenUnsafe);
-        self::assertTrue(Gates::road(new Situation(Lift::Ground, false, false, true, $good))->isOpen());
-        self::assertSame(['closed-and-proved'], Gates::road(new Situation(Lift::Ground, false, true, true, $good))->unmet);
-        $good[0] = new Reading('l', 'look@vehicle', ['level' => 'good', 'wet' => 'bad', 'lamp' => 'good'], false, $at);
-        $wet = Gates::road(new Situation(Lift::Ground, false, false, true, $good));
+        self::assertCount(9, $this->road(new Situation(new CarState(Lift::Ground, false, false, true), []))->unmet);
+        self::assertFalse($this->road(new Situation(new CarState(Lift::Ground, false, false, true), []))->seenUnsafe);
+        self::assertTrue($this->road(new Situation(new CarState(Lift::Ground, false, false, true), $good))->isOpen());
+        self::assertSame(['closed-and-proved'], $this->road(new Situation(new CarState(Lift::Ground, false, true, true), $good))->unmet);
+        $good[0] = new Reading('l', CheckAt::parse('look@vehicle'), ['level' => 'good', 'wet' => 'bad', 'lamp' => 'good'], false, $at);
+        $wet = $this->road(new Situation(new CarState(Lift::Ground, false, false, true), $good));
         self::assertSame(['dry'], $wet->unmet);
         self::assertTrue($wet->seenUnsafe);
         self::assertFalse($wet->overridable);
+    }
+
+    /** @return list<Gate> */
+    private function closedFor(string $check, Situation $now): array
+    {
+        $catalogue = World::catalogue();
+        $at = CheckAt::parse($check);
+
+        return $catalogue->gates->closedFor($catalogue->checks->of($at), $at->place, $now, $catalogue->checks);
+    }
+
+    private function road(Situation $now): Gate
+    {
+        return World::catalogue()->gates->road($now, World::catalogue()->checks);
     }
 }

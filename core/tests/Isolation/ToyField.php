@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Tests\Isolation;
 
-use Rodrel\Core\Catalogue;
-use Rodrel\Core\Check\Signature;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Reading;
+use Rodrel\Core\Prediction\Signature;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\CheckAt;
 
 /**
  * A field small enough to be worked by hand: a hose (weight 3) and a caliper (weight 1) at the left front of a
@@ -24,20 +25,21 @@ final class ToyField
     public static function make(): Field
     {
         $documents = World::documents();
-        $keep = static fn (array $row, string $id, float $weight, string $place): array => ['id' => $id, 'places' => $place, 'repair' => $row['repair'], 'weight' => $weight, 'severity' => [], 'effects' => [], 'signs' => [], 'ages_with' => $row['ages_with'], 'confirm' => ['push'], 'spoils' => []];
+        $keep = static fn (array $row, string $id, float $weight, string $place): array => ['id' => $id, 'places' => $place, 'repair' => $row['repair'], 'weight' => $weight, 'severity' => [], 'effects' => [], 'signs' => [], 'ages_with' => $row['ages_with'], 'confirm' => ['push'], 'spoils' => [], 'provenance' => 'handbook'];
         [$hose, $caliper] = [$documents['faults']['faults'][0], $documents['faults']['faults'][5]];
         $documents['faults']['faults'] = [$keep($hose, 'hose.one-way', 3.0, 'vehicle'), $keep($caliper, 'piston.stuck-out', 1.0, 'vehicle')];
-        $sign = static fn (string $id, string $state, float $minutes): array => ['id' => $id, 'places' => 'vehicle', 'phase' => 'raised', 'state' => $state, 'minutes' => $minutes, 'provenance' => 'estimate', 'reason' => 'made up for a test', 'observer' => ['type' => 'sign', 'words' => ['yes', 'no'], 'base' => [0.5, 0.5], 'blunder' => 0.0]];
+        $sign = static fn (string $id, string $state, float $minutes): array => ['id' => $id, 'places' => 'vehicle', 'station' => 'under', 'state' => $state, 'minutes' => $minutes, 'provenance' => 'estimate', 'reason' => 'made up for a test', 'observer' => ['type' => 'sign', 'words' => ['yes', 'no'], 'base' => [0.5, 0.5], 'blunder' => 0.0]];
         $documents['checks']['checks'] = [$sign('push', 'wheels-off', 5.0), $sign('look', 'ground', 1.0)];
         $catalogue = Catalogue::fromArray($documents);
         $row = static fn (array $yes): array => ['words' => ['yes', 'no'], 'table' => [[$yes[0], 1.0 - $yes[0]], [$yes[1], 1.0 - $yes[1]]], 'index' => [0, 1]];
-        $signature = new Signature('toy', 2, ['push@vehicle' => $row(self::PUSH), 'look@vehicle' => $row(self::LOOK)], 0);
+        $rows = ['push@vehicle' => $row(self::PUSH), 'look@vehicle' => $row(self::LOOK)];
+        $signature = Signature::fromArray(['format' => 2, 'key' => 'toy', 'particles' => 2, 'simulations' => 0, 'rows' => $rows]);
 
-        return Field::of($catalogue, Layout::fromArray($catalogue->presets['medium-car']), $signature);
+        return Field::of($catalogue->knowledge(), Layout::fromArray($catalogue->presets['medium-car']), $signature);
     }
 
     public static function reading(string $check, string $word, bool $unsure = false, string $at = '2026-03-01 10:00:00'): Reading
     {
-        return new Reading($check.$word.$at, $check.'@vehicle', ['' => $word], $unsure, new \DateTimeImmutable($at));
+        return new Reading($check.$word.$at, CheckAt::of($check, 'vehicle'), ['' => $word], $unsure, new \DateTimeImmutable($at));
     }
 }

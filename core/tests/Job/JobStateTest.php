@@ -6,16 +6,18 @@ namespace Rodrel\Core\Tests\Job;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Rodrel\Core\Check\Lift;
-use Rodrel\Core\Job\Entry;
-use Rodrel\Core\Job\Guard;
+use Rodrel\Core\Job\Diagnosis;
 use Rodrel\Core\Job\JobState;
-use Rodrel\Core\Job\Kind;
-use Rodrel\Core\Job\Refused;
 use Rodrel\Core\Job\Stage;
-use Rodrel\Core\Job\Story;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Payload\ConfirmPayload;
+use Rodrel\Core\Log\Refused;
+use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Proof\Criterion;
 use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vocabulary\GroupAt;
 
 /** A job's log from complaint to handover, and what the guard says on the way. */
 final class JobStateTest extends TestCase
@@ -30,7 +32,7 @@ final class JobStateTest extends TestCase
         $this->intake()->lift('wheels-off')->spin('will-not-turn');
         $this->read('push-back@lf', ['' => 'hard-shut-easy-open'])->read('hose-top@lf', ['' => 'stays-stuck']);
         self::assertSame(Stage::Bench, $this->state()->stage);
-        self::assertSame('hose@lf', $this->state()->verdict()?->repair);
+        self::assertSame('hose@lf', (string) $this->diagnosis()->verdict()->repair);
 
         $this->sign('hose@lf');
         self::assertSame(Stage::Repair, $this->state()->stage);
@@ -39,7 +41,7 @@ final class JobStateTest extends TestCase
         $this->sign('hose@lf')->carryOutHose();
         self::assertSame(Stage::Bleed, $this->state()->stage);
         self::assertSame(1, $this->state()->story->now()->number);
-        self::assertTrue($this->state()->situation->opened);
+        self::assertTrue($this->state()->situation->car->opened);
 
         $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
         self::assertSame(Stage::Proof, $this->state()->stage);
@@ -54,28 +56,28 @@ final class JobStateTest extends TestCase
     {
         $this->intake()->lift('wheels-off')->spin('will-not-turn')->read('push-back@lf', ['' => 'hard-shut-easy-open'])->sign('hose@lf')->carryOutHose();
         $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
-        $before = $this->state()->belief?->group('caliper@lf') ?? 0.0;
+        $before = $this->diagnosis()->belief->group('caliper@lf');
         $this->lift('raised')->read('spin-hard@vehicle', ['lf' => 'two-hands', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger']);
         $state = $this->state();
         self::assertSame(Stage::Bench, $state->stage);
         self::assertSame('spin-hard', $state->proof->failed()?->id);
-        self::assertGreaterThan(5.0 * $before, $state->belief?->group('caliper@lf') ?? 0.0);
-        self::assertLessThan(0.25, $state->belief?->group('hose@lf') ?? 1.0, 'the new hose is nearly out of it');
+        self::assertGreaterThan(5.0 * $before, $this->diagnosis()->belief->group('caliper@lf'));
+        self::assertLessThan(0.25, $this->diagnosis()->belief->group('hose@lf'), 'the new hose is nearly out of it');
     }
 
     /** Bled clean and the pedal long all the same: a reading, and air beyond the modulator comes to mind more than before the run. */
     public function testALongPedalAfterACleanRunIsAReading(): void
     {
         $this->intake()->lift('wheels-off')->spin('will-not-turn')->read('push-back@lf', ['' => 'hard-shut-easy-open'])->sign('hose@lf')->carryOutHose();
-        $unbled = $this->state()->belief?->group('bleed-cycled@vehicle') ?? 0.0;
+        $unbled = $this->diagnosis()->belief->group('bleed-cycled@vehicle');
         $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
-        self::assertGreaterThan($unbled, $this->state()->belief?->group('bleed-cycled@vehicle'));
-        $before = $this->state()->belief?->group('bleed-cycled@vehicle') ?? 0.0;
+        self::assertGreaterThan($unbled, $this->diagnosis()->belief->group('bleed-cycled@vehicle'));
+        $before = $this->diagnosis()->belief->group('bleed-cycled@vehicle');
         $this->lift('ground')->read('first-stroke@vehicle', ['' => 'long']);
         self::assertSame(Stage::Bench, $this->state()->stage);
-        self::assertGreaterThan(2.0 * $before, $this->state()->belief?->group('bleed-cycled@vehicle'));
-        $groups = $this->state()->belief->groups ?? [];
-        $named = array_filter($groups, static fn (string $group): bool => \in_array(explode('@', $group)[0], ['bleed', 'bleed-cycled', 'adjuster', 'caliper-swap', 'hose'], true), \ARRAY_FILTER_USE_KEY);
+        self::assertGreaterThan(2.0 * $before, $this->diagnosis()->belief->group('bleed-cycled@vehicle'));
+        $groups = $this->diagnosis()->belief->groups;
+        $named = array_filter($groups, static fn (string $group): bool => \in_array(GroupAt::parse($group)->id, ['bleed', 'bleed-cycled', 'adjuster', 'caliper-swap', 'hose'], true), \ARRAY_FILTER_USE_KEY);
         self::assertGreaterThan(0.4 * (1.0 - $groups['none@vehicle']), array_sum($named), 'air, a low bleeder, slack drums or a hose that grows: '.json_encode(\array_slice($groups, 0, 6)));
     }
 
@@ -83,12 +85,12 @@ final class JobStateTest extends TestCase
     {
         $this->intake()->lift('raised')->spin('will-not-turn');
         $spin = end($this->log)->id;
-        self::assertTrue($this->state()->situation->stuck('lf'));
+        self::assertTrue($this->held());
         $this->write(Kind::Undo, ['cancels' => $spin]);
-        self::assertFalse($this->state()->situation->stuck('lf'));
+        self::assertFalse($this->held());
         self::assertCount(1, $this->state()->story->undone);
         $this->write(Kind::Undo, ['cancels' => end($this->log)->id]);
-        self::assertTrue($this->state()->situation->stuck('lf'));
+        self::assertTrue($this->held());
     }
 
     public function testAScaldingWheelWaits(): void
@@ -96,18 +98,18 @@ final class JobStateTest extends TestCase
         $this->write(Kind::Intake, ['complaint' => 'drags-lf', 'driven_in' => true]);
         $heat = static fn (float $k): array => ['typed' => (string) ($k + 10.0), 'unit' => '°C', 'core' => $k];
         $this->write(Kind::Reading, ['check' => 'heat-arrival@vehicle', 'numbers' => ['lf' => $heat(320.0), 'rf' => $heat(110.0), 'lr' => $heat(60.0), 'rr' => $heat(60.0)]]);
-        self::assertFalse($this->state()->situation->cool);
+        self::assertFalse($this->state()->situation->car->cool);
         self::assertContains('cool', $this->state()->road()->unmet);
         $this->write(Kind::Cool, []);
-        self::assertTrue($this->state()->situation->cool);
+        self::assertTrue($this->state()->situation->car->cool);
     }
 
     public function testStateFollowsFromEntriesAndStandsFallWithTheVehicle(): void
     {
         $this->intake()->lift('wheels-off');
-        self::assertSame([Lift::WheelsOff, true], [$this->state()->situation->lift, $this->state()->situation->stands]);
+        self::assertSame([Lift::WheelsOff, true], [$this->state()->situation->car->lift, $this->state()->situation->car->stands]);
         $this->write(Kind::Lift, ['to' => 'ground', 'stands' => false]);
-        self::assertSame([Lift::Ground, false], [$this->state()->situation->lift, $this->state()->situation->stands]);
+        self::assertSame([Lift::Ground, false], [$this->state()->situation->car->lift, $this->state()->situation->car->stands]);
     }
 
     public function testAJointOpenedForAReadingClosesTheRoadAndBringsAirIntoPlay(): void
@@ -116,10 +118,11 @@ final class JobStateTest extends TestCase
         $before = $this->state();
         $this->read('hose-top@lf', ['' => 'stays-stuck']);
         $after = $this->state();
-        self::assertFalse($before->situation->opened);
-        self::assertTrue($after->situation->opened);
+        $belief = $this->diagnosis()->belief;
+        self::assertFalse($before->situation->car->opened);
+        self::assertTrue($after->situation->car->opened);
         self::assertContains('closed-and-proved', $after->road()->unmet);
-        self::assertGreaterThan(3.0 * ($after->belief?->suspects['air.wheel@rf'] ?? 1.0), $after->belief?->suspects['air.wheel@lf'] ?? 0.0);
+        self::assertGreaterThan(3.0 * $belief->suspects['air.wheel@rf'], $belief->suspects['air.wheel@lf']);
     }
 
     /** @param array<string, mixed> $payload */
@@ -134,7 +137,7 @@ final class JobStateTest extends TestCase
         };
         $payload = array_map(fn (mixed $value): mixed => '{last}' === $value ? end($this->log)->id : $value, $payload);
         try {
-            (new Guard(World::catalogue()))->check($this->state(), $this->entry($kind, $payload));
+            Rule::check($this->state(), $this->entry($kind, $payload));
             self::fail('It was let through.');
         } catch (Refused $refused) {
             self::assertContains($reason, $refused->reasons);
@@ -164,12 +167,11 @@ final class JobStateTest extends TestCase
         $sheet = end($this->log)->id;
         $this->write(Kind::Step, ['sheet' => $sheet, 'step' => 'banjo', 'figure' => ['typed' => '24', 'unit' => 'N·m', 'core' => 24.0]]);
         $step = end($this->log);
-        $guard = new Guard(World::catalogue());
-        $confirm = static fn (string $author, int $seconds): Entry => new Entry('c', 99, Kind::Confirm, ['step' => $step->id], $author, $step->takenAt->modify("+$seconds seconds"));
-        $guard->check($this->state(), $confirm('other', 5));
-        $guard->check($this->state(), $confirm('anna', 600));
+        $confirm = static fn (string $author, int $seconds): Entry => new Entry('c', 99, new ConfirmPayload($step->id), $author, $step->takenAt->modify("+$seconds seconds"));
+        Rule::check($this->state(), $confirm('other', 5));
+        Rule::check($this->state(), $confirm('anna', 600));
         $this->expectException(Refused::class);
-        $guard->check($this->state(), $confirm('anna', 599));
+        Rule::check($this->state(), $confirm('anna', 599));
     }
 
     public function testASafetyItemBarsTheHandover(): void
@@ -217,7 +219,7 @@ final class JobStateTest extends TestCase
     private function carryOutHose(): self
     {
         $sheet = (string) $this->state()->story->finding()?->id;
-        $procedure = World::catalogue()->procedures['hose'];
+        $procedure = World::catalogue()->repairs->procedures['hose'];
         foreach ($procedure->prepare as $item) {
             $this->write(Kind::Prepared, ['item' => $item['id']]);
         }
@@ -248,7 +250,7 @@ final class JobStateTest extends TestCase
     private function write(Kind $kind, array $payload): self
     {
         $entry = $this->entry($kind, $payload);
-        (new Guard(World::catalogue()))->check($this->state(), $entry);
+        Rule::check($this->state(), $entry);
         $this->log[] = $entry;
         ++$this->minute;
 
@@ -260,11 +262,21 @@ final class JobStateTest extends TestCase
     {
         $seq = \count($this->log) + 1;
 
-        return new Entry("e$seq", $seq, $kind, $payload, 'anna', new \DateTimeImmutable('2026-03-01 08:00:00 +'.$this->minute.' minutes'));
+        return new Entry("e$seq", $seq, $kind->read($payload), 'anna', new \DateTimeImmutable('2026-03-01 08:00:00 +'.$this->minute.' minutes'));
+    }
+
+    private function diagnosis(): Diagnosis
+    {
+        return World::diagnosis($this->state());
+    }
+
+    private function held(): bool
+    {
+        return [] !== $this->state()->situation->held(World::catalogue()->checks);
     }
 
     private function state(): JobState
     {
-        return JobState::of(World::catalogue(), World::field('medium-car'), Story::of($this->log), World::settings());
+        return World::state($this->log);
     }
 }

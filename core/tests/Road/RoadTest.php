@@ -19,12 +19,12 @@ final class RoadTest extends TestCase
      */
     public function testALoadMovesForward(): void
     {
-        $stop = Road::dry(World::layout())->stop(self::SOUND);
+        $stop = Road::dry(World::handbook())->stop(self::SOUND);
         self::assertEqualsWithDelta(7.817, $stop['decel'], 0.002);
         self::assertEqualsWithDelta(5081.0, $stop['loads']['lf'], 2.0);
         self::assertEqualsWithDelta(1541.0, $stop['loads']['rr'], 2.0);
         self::assertEqualsWithDelta(13243.5, array_sum($stop['loads']), 0.5, 'the weight stays the weight');
-        $used = Road::dry(World::layout())->gripUsed(self::SOUND);
+        $used = Road::dry(World::handbook())->gripUsed(self::SOUND);
         self::assertEqualsWithDelta(4076.7 / (0.9 * 5081.0), $used['lf'], 0.002);
         self::assertEqualsWithDelta(1200.0 / (0.9 * 1541.0), $used['lr'], 0.002);
     }
@@ -32,7 +32,7 @@ final class RoadTest extends TestCase
     /** On a wet road (0.6) no wheel gives more than grip times load: a = 0.6·9.81 when all four are at the edge. */
     public function testGripIsTheCap(): void
     {
-        $stop = Road::wet(World::layout())->stop(['lf' => 5000.0, 'rf' => 5000.0, 'lr' => 5000.0, 'rr' => 5000.0]);
+        $stop = Road::wet(World::handbook())->stop(['lf' => 5000.0, 'rf' => 5000.0, 'lr' => 5000.0, 'rr' => 5000.0]);
         self::assertEqualsWithDelta(0.6 * 9.81, $stop['decel'], 1e-3);
         foreach ($stop['forces'] as $corner => $force) {
             self::assertEqualsWithDelta(0.6 * $stop['loads'][$corner], $force, 1e-6);
@@ -42,7 +42,7 @@ final class RoadTest extends TestCase
     /** Without the right front: (1223 − 0 + 0)/(1223 + 720) to the left; mirrored to the right. */
     public function testAPullGoesToTheStrongerSide(): void
     {
-        $road = Road::dry(World::layout());
+        $road = Road::dry(World::handbook());
         self::assertEqualsWithDelta(1223.0 / 1943.0, $road->pullIndex(['rf' => 0.0] + self::SOUND), 1e-6);
         self::assertEqualsWithDelta(-1223.0 / 1943.0, $road->pullIndex(['lf' => 0.0] + self::SOUND), 1e-6);
         self::assertEqualsWithDelta(0.4 * 360.0 / 2806.0, $road->pullIndex(['rr' => 0.0] + self::SOUND), 1e-6, 'a rear wheel turns the vehicle less');

@@ -6,14 +6,14 @@ namespace Rodrel\Core\Tests\Vehicle;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Rodrel\Core\Check\PadWear;
-use Rodrel\Core\Fault\FaultPlaces;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vehicle\Composer;
-use Rodrel\Core\Vehicle\Corner;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vehicle\PadWear;
+use Rodrel\Core\Vehicle\Places;
 use Rodrel\Core\Vehicle\WearLimit;
+use Rodrel\Core\Vocabulary\Corner;
 
 /** A vehicle from its parts, its own figures, and what is measured on it. */
 final class ComposerTest extends TestCase
@@ -31,13 +31,13 @@ final class ComposerTest extends TestCase
     public function testEveryPartIsWhereItBelongs(): void
     {
         $layout = Layout::fromArray(Composer::compose(['split' => 'front-rear', 'front' => 'four-piston', 'rear' => 'drum', 'solid_axle' => true, 'anti_lock' => false, 'rear_valve' => true] + self::CAR));
-        self::assertSame(['lf', 'rf', 'rear'], FaultPlaces::Hose->in($layout));
-        self::assertSame(2, $layout->brake(Corner::LeftFront)->bleeders);
-        self::assertSame(['lr', 'rr'], array_keys($layout->valves));
+        self::assertSame(['lf', 'rf', 'rear'], array_map(strval(...), Places::Hose->in($layout)));
+        self::assertSame(['inner', 'outer'], $layout->brake(Corner::LeftFront)->bleeders());
+        self::assertSame(['lr', 'rr'], array_keys($layout->pipework->valves));
         $electric = Layout::fromArray(Composer::compose(['rear' => 'electric'] + self::CAR));
-        self::assertSame(['lr', 'rr'], FaultPlaces::ElectricParking->in($electric));
-        self::assertSame(['lf', 'rf'], FaultPlaces::StraightPiston->in($electric), 'nobody pushes a motor back');
-        self::assertSame([], FaultPlaces::Assist->in(Layout::fromArray(Composer::compose(['assist' => 'none'] + self::CAR))));
+        self::assertSame(['lr', 'rr'], array_map(strval(...), Places::ElectricParking->in($electric)));
+        self::assertSame(['lf', 'rf'], array_map(strval(...), Places::StraightPiston->in($electric)), 'nobody pushes a motor back');
+        self::assertSame([], array_map(strval(...), Places::Assist->in(Layout::fromArray(Composer::compose(['assist' => 'none'] + self::CAR)))));
     }
 
     /** @param array<string, mixed> $parts */
@@ -65,7 +65,7 @@ final class ComposerTest extends TestCase
     /** Bore 19.05 for 22.2 mm: the same rod force on (22.2/19.05)² = 1.358 times less area, 5635 becomes 7653 kPa. */
     public function testOwnFiguresAreUsed(): void
     {
-        $own = Layout::fromArray(Composer::withFigures(World::catalogue()->presets['medium-car'], ['master_bore_mm' => 19.05]));
+        $own = Layout::fromArray(Composer::withFigures(World::handbookDocument(), ['master_bore_mm' => 19.05]));
         $seen = World::press($own, [], 150.0, [0.5]);
         self::assertEqualsWithDelta(7653.0, $seen['0.50']['kpa']['lf'], 153.0);
         $this->expectException(InvalidData::class);

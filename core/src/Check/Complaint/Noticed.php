@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Check\Complaint;
+
+use Rodrel\Core\Check\Asked;
+use Rodrel\Core\Check\Chance;
+use Rodrel\Core\Check\Observer\Source;
+use Rodrel\Core\Check\Subject;
+use Rodrel\Core\Shape;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
+
+/**
+ * How a probe's number is noticed by a driver. `above`: more often than not past a limit, log-normally; `bell`:
+ * 1 − exp(−(x/scale)²) of what is over `from`.
+ */
+final readonly class Noticed
+{
+    /**
+     * @param list<Corner>         $wheels the worst of them counts; none for a probe of the whole vehicle
+     * @param array<string, float> $curve  `limit` and `spread`, or `from` and `scale`
+     * @param float                $times  turns a scale round
+     * @param bool                 $over   over what a sound vehicle shows
+     * @param float                $share  of the drivers who would say it
+     */
+    private function __construct(
+        private ?Source $source,
+        private array $wheels,
+        private array $curve,
+        private float $times,
+        private bool $over,
+        private float $share,
+    ) {
+    }
+
+    /** @param list<string> $drives */
+    public static function fromShape(Shape $shape, array $drives): self
+    {
+        $source = Source::fromShape($shape, $drives);
+        $wheels = [];
+        foreach ($shape->texts('wheels') as $id) {
+            $wheels[] = Corner::tryFrom($id)
+                ?? $shape->miss('wheels', 'corners are lf, rf, lr, rr', Corner::LeftFront);
+        }
+        if (null !== $source && $source->probe::atAWheel() === ([] === $wheels)) {
+            $shape->miss('wheels', 'wheels are named for a probe that is read at wheels, and only there');
+        }
+        $curve = 'above' === $shape->choice('curve', ['above', 'bell'])
+            ? ['limit' => $shape->positive('limit'), 'spread' => $shape->positive('spread')]
+            : ['from' => $shape->number('from', 0.0), 'scale' => $shape->positive('scale')];
+
+        return new self(
+            $source,
+            $wheels,
+            $curve,
+            $shape->number('times', 1.0),
+            $shape->flag('over_sound'),
+            $shape->share('share', 1.0),
+        );
+    }
+
+    public function chance(Subject $subject): float
+    {
+        $value = $this->value($subject) / ($this->over ? $this->value($subject->sound()) : 1.0);
+        if (isset($this->curve['limit'])) {
+            return $this->share * Chance::above($this->curve['limit'], $value, $this->curve['spread']);
+        }
+        $past = max(0.0, $value - $this->curve['from']);
+
+        return $this->share * (1.0 - exp(-($past / $this->curve['scale']) ** 2));
+    }
+
+    private function value(Subject $subject): float
+    {
+        if (null === $this->source) {
+            throw new \LogicException('A checked complaint names its probe.');
+        }
+        $values = [];
+        foreach ([] !== $this->wheels ? $this->wheels : [null] as $wheel) {
+            $asked = Asked::plainly(Place::vehicle(), $wheel, $this->source->with);
+            $values[] = $this->times * $this->source->probe->read($subject, $asked);
+        }
+
+        return max($values);
+    }
+}

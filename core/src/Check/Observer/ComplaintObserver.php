@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Check\Observer;
+
+use Rodrel\Core\Check\Asked;
+use Rodrel\Core\Check\Subject;
+use Rodrel\Core\Shape;
+
+/** What a driver complains about, in the catalogue's complaints. */
+final readonly class ComplaintObserver extends Observer
+{
+    public static function kind(): string
+    {
+        return 'complaint';
+    }
+
+    public static function fromShape(Shape $shape, Observers $book): self
+    {
+        return new self(Wording::fromShape($shape, $book->complaints->words()));
+    }
+
+    public function see(Subject $subject, Asked $asked, ?array $sign): Seen
+    {
+        return new Seen($subject->complaints());
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Check\Observer;
+
+use Rodrel\Core\Check\Asked;
+use Rodrel\Core\Check\Chance;
+use Rodrel\Core\Check\Subject;
+use Rodrel\Core\Shape;
+
+/**
+ * A piston pushed back, bleeder shut and then open. Words: easy · hard, then slack by itself · hard shut, easy open ·
+ * hard both ways.
+ */
+final readonly class PushBackObserver extends Observer
+{
+    /**
+     * @param float $movedMm   travel that feels easy
+     * @param float $leftShare force left that feels hard still
+     * @param float $openN     force that feels hard with the bleeder open
+     */
+    private function __construct(
+        Wording $wording,
+        private float $movedMm,
+        private float $leftShare,
+        private float $openN,
+    ) {
+        parent::__construct($wording);
+    }
+
+    public static function kind(): string
+    {
+        return 'push-back';
+    }
+
+    public static function fromShape(Shape $shape, Observers $book): self
+    {
+        $wording = Wording::fromShape($shape);
+        if (4 !== \count($wording->words)) {
+            $shape->miss('words', 'four words are expected');
+        }
+
+        return new self(
+            $wording,
+            $shape->positive('moved_mm'),
+            $shape->share('left_share'),
+            $shape->positive('open_n'),
+        );
+    }
+
+    public function see(Subject $subject, Asked $asked, ?array $sign): Seen
+    {
+        $push = $subject->pushBack($asked->corner());
+        $noise = $this->wording->noise;
+        $hardOpen = Chance::above($this->openN, $push->openN, $noise);
+        $easy = Chance::above($this->movedMm, $push->movedMm, $noise);
+        $stays = Chance::above($this->leftShare, $push->leftShare, $noise);
+        $shut = (1.0 - $hardOpen) * (1.0 - $easy);
+
+        return new Seen([(1.0 - $hardOpen) * $easy, $shut * (1.0 - $stays), $shut * $stays, $hardOpen]);
+    }
+}

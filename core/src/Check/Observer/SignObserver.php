@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Check\Observer;
+
+use Rodrel\Core\Check\Asked;
+use Rodrel\Core\Check\Subject;
+use Rodrel\Core\Shape;
+
+/** What the simulation cannot show: the chance of each word, from the catalogue. */
+final readonly class SignObserver extends Observer
+{
+    /**
+     * @param non-empty-list<float> $base     chance of each word when no fault speaks to it
+     * @param list<string>          $ordinary words behind which something ordinary stands, not a fault of the catalogue
+     */
+    private function __construct(Wording $wording, public array $base, public array $ordinary)
+    {
+        parent::__construct($wording);
+    }
+
+    public static function kind(): string
+    {
+        return 'sign';
+    }
+
+    public static function fromShape(Shape $shape, Observers $book): self
+    {
+        $wording = Wording::fromShape($shape);
+        $base = $shape->numbers('base');
+        if (\count($base) !== \count($wording->words) || abs(array_sum($base) - 1.0) > 1e-6 || min($base) < 0.0) {
+            $shape->miss('base', 'one chance per word is expected, summing to 1');
+            $base = array_fill(0, \count($wording->words), 1.0 / \count($wording->words));
+        }
+        $ordinary = $shape->in('ordinary');
+        foreach ($ordinary->keys() as $word) {
+            if ('' === $ordinary->text($word, '') || !\in_array($word, $wording->words, true)) {
+                $ordinary->miss($word, 'a word of this row, and the ordinary thing behind it, are expected');
+            }
+        }
+
+        return new self($wording, $base, $ordinary->keys());
+    }
+
+    public function isSign(): bool
+    {
+        return true;
+    }
+
+    public function see(Subject $subject, Asked $asked, ?array $sign): Seen
+    {
+        return new Seen($sign ?? $this->base);
+    }
+}

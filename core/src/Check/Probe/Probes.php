@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Check\Probe;
+
+/** Every probe by its id. A new one is a class and its line here. */
+final readonly class Probes
+{
+    private const ALL = [
+        BracketBand::class,
+        Effort::class,
+        EffortHot::class,
+        EffortSeries::class,
+        FreeAfter::class,
+        Gauge::class,
+        GripUsed::class,
+        Heat::class,
+        HoseGrows::class,
+        LeftDrag::class,
+        OpenLineFlow::class,
+        PinBand::class,
+        Pull::class,
+        Pumped::class,
+        Ripple::class,
+        Roller::class,
+        Sink::class,
+        Travel::class,
+        Vacuum::class,
+        Weakness::class,
+        WorstEffort::class,
+    ];
+
+    /** Null where there is no probe of that name. */
+    public static function named(string $id): ?Probe
+    {
+        foreach (self::ALL as $class) {
+            if ($class::id() === $id) {
+                return new $class();
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<string> */
+    public static function ids(): array
+    {
+        return array_map(static fn (string $class): string => $class::id(), self::ALL);
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Check\Probe;
+
+use Rodrel\Core\Check\Asked;
+use Rodrel\Core\Check\Subject;
+
+/** Vacuum at the booster, below the air. */
+final readonly class Vacuum implements Probe
+{
+    public static function id(): string
+    {
+        return 'vacuum';
+    }
+
+    public static function unit(): string
+    {
+        return 'kPa';
+    }
+
+    public static function parameters(): array
+    {
+        return [];
+    }
+
+    public static function atAWheel(): bool
+    {
+        return false;
+    }
+
+    public function programs(Asked $asked): array
+    {
+        return [];
+    }
+
+    public function read(Subject $subject, Asked $asked): float
+    {
+        return $subject->vacuumKpa();
+    }
+}

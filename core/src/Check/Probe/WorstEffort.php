@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Check\Probe;
+
+use Rodrel\Core\Check\Asked;
+use Rodrel\Core\Check\Subject;
+use Rodrel\Core\Physics\Program;
+
+/** Effort at the wheel that is hardest to turn, with engine, without, or with a hand pump at the booster. */
+final readonly class WorstEffort implements Probe
+{
+    public static function id(): string
+    {
+        return 'worst-effort';
+    }
+
+    public static function unit(): string
+    {
+        return 'N';
+    }
+
+    public static function parameters(): array
+    {
+        return ['assist' => ['engine', 'none', 'hand-pump']];
+    }
+
+    public static function atAWheel(): bool
+    {
+        return false;
+    }
+
+    public function programs(Asked $asked): array
+    {
+        return match ($asked->with->word('assist')) {
+            'none' => [Program::pressEngineOff(200.0)],
+            'hand-pump' => [Program::handPump(), Program::press()],
+            default => [Program::press()],
+        };
+    }
+
+    public function read(Subject $subject, Asked $asked): float
+    {
+        return $subject->worstEffortN(match ($asked->with->word('assist')) {
+            'none' => Program::pressEngineOff(200.0),
+            // a hand pump makes a difference only where the booster itself holds on
+            'hand-pump' => $subject->boosterHolds() ? Program::handPump() : Program::press(),
+            default => Program::press(),
+        });
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Check;
+
+use Rodrel\Core\Shape;
+
+/** What else a check is for, beside its answers. */
+final readonly class Role
+{
+    /** In `tells`: a word other than the row's first says that its wheel is held. */
+    public const HELD = 'held';
+    /** Sheets that make their word out of typed figures. */
+    public const MEASURES = ['pad-wear', 'wear-limit'];
+
+    /**
+     * @param bool         $held     its rows tell which wheels are held
+     * @param string|null  $measures the sheet that makes its word out of typed figures
+     * @param string|null  $drawn    where on the drawing it is made; null: at the wheel, or nowhere for the whole vehicle
+     * @param bool         $proof    belongs to the proof only, is never suggested
+     * @param bool         $early    can be made while the predictions are still being computed
+     * @param bool         $asked    answered by the intake
+     * @param list<string> $proves   words that pass the proof, where the same drive is made again after the repair
+     */
+    private function __construct(
+        public bool $held,
+        public ?string $measures,
+        public ?string $drawn,
+        public bool $proof,
+        public bool $early,
+        public bool $asked,
+        public array $proves,
+    ) {
+    }
+
+    public static function fromShape(Shape $shape): self
+    {
+        return new self(
+            $shape->has('tells') && self::HELD === $shape->choice('tells', [self::HELD]),
+            $shape->has('measures') ? $shape->choice('measures', self::MEASURES) : null,
+            $shape->has('drawn') ? $shape->choice('drawn', ['pedal', 'hose', 'modulator', 'master']) : null,
+            $shape->flag('proof_only'),
+            $shape->flag('early'),
+            $shape->flag('asked'),
+            $shape->texts('proves'),
+        );
+    }
+}

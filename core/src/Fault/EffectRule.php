@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Fault;
+
+use Rodrel\Core\Physics\Targets;
+use Rodrel\Core\Shape;
+use Rodrel\Core\Vocabulary\Place;
+use Rodrel\Core\Vocabulary\TargetAt;
+
+/** One parameter that a fault changes: a number, or a product of named severities. */
+final readonly class EffectRule
+{
+    private const HERE = '{place}';
+    private const EVERY_CHAMBER = '*';
+
+    /**
+     * @param string|null  $where   HERE, EVERY_CHAMBER, or null for what is there once
+     * @param list<string> $factors severities to multiply
+     */
+    private function __construct(
+        private string $kind,
+        private ?string $where,
+        public string $parameter,
+        private float $number,
+        public array $factors,
+    ) {
+    }
+
+    /**
+     * @param string       $target `hose@{place}`, `chamber@*` or `booster`
+     * @param Shape        $shape  parameter → number or product
+     * @param list<string> $axes   the severities there are
+     *
+     * @return list<self>
+     */
+    public static function fromShape(string $target, Shape $shape, array $axes): array
+    {
+        $named = explode('@', $target, 2);
+        [$kind, $where] = [$named[0], $named[1] ?? null];
+        if (!\in_array($kind, Targets::kinds(), true) || !\in_array($where, [self::HERE, self::EVERY_CHAMBER, null], true)) {
+            $shape->miss('', 'there is no such target; there are '.implode(', ', Targets::kinds()));
+        }
+        $rules = [];
+        foreach ($shape->keys() as $parameter) {
+            if (null === Targets::range($kind, $parameter)) {
+                $shape->miss($parameter, \sprintf('"%s" has no such parameter', $kind));
+            }
+            $value = $shape->rawValue($parameter);
+            $factors = \is_string($value) ? explode('*', $value) : [];
+            if (!\is_int($value) && !\is_float($value) && [] === $factors || [] !== array_diff($factors, $axes)) {
+                $shape->miss($parameter, 'a number, or severities of this fault joined by *, are expected');
+                $factors = [];
+            }
+            $rules[] = new self($kind, $where, $parameter, \is_int($value) || \is_float($value) ? (float) $value : 1.0, $factors);
+        }
+
+        return $rules;
+    }
+
+    /**
+     * @param list<Place> $chambers what `*` stands for
+     *
+     * @return list<TargetAt>
+     */
+    public function targets(Place $place, array $chambers): array
+    {
+        return match ($this->where) {
+            self::HERE => [TargetAt::of($this->kind, $place)],
+            self::EVERY_CHAMBER => array_map(fn (Place $chamber): TargetAt => TargetAt::of($this->kind, $chamber), $chambers),
+            default => [TargetAt::of($this->kind)],
+        };
+    }
+
+    /** @param array<string, float> $severity value by axis */
+    public function value(array $severity): float
+    {
+        $product = $this->number;
+        foreach ($this->factors as $factor) {
+            $product *= $severity[$factor];
+        }
+
+        return $product;
+    }
+}

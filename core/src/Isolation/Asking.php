@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+use Rodrel\Core\Check\Check;
+use Rodrel\Core\Check\Checks;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
+
+/** A gate's question: in which situation, for a check at which place. */
+final readonly class Asking
+{
+    public function __construct(public Situation $now, private Checks $checks, private Place $place)
+    {
+    }
+
+    public function holds(Fact $fact, ?Check $check): bool
+    {
+        $car = $this->now->car;
+
+        return match ($fact) {
+            Fact::OnGround => $car->onGround(),
+            Fact::Lifted => null === $check || $car->lift->level() >= $check->demand->lift->level(),
+            Fact::Stands => $car->onGround() || $car->stands,
+            Fact::Cool => $car->cool,
+            Fact::Closed => !$car->opened,
+            Fact::DrivenIn => $car->drivenIn,
+            Fact::Held => [] !== array_filter(
+                $this->now->held($this->checks),
+                fn (Corner $corner): bool => $this->place->covers(Place::at($corner)),
+            ),
+            Fact::MadeBefore => null === $check?->demand->after || $this->now->made($this->first($check)),
+        };
+    }
+
+    /** The condition's key; what must come first is named by its check. */
+    public function keyOf(string $condition, ?Check $check): string
+    {
+        return str_replace('{after}', (string) $check?->demand->after, $condition);
+    }
+
+    /**
+     * The checks that would answer a gate: those of its conditions, or the one that comes first.
+     *
+     * @return list<CheckAt>
+     */
+    public function answers(?Fact $fact, ?Check $check): array
+    {
+        return match ($fact) {
+            Fact::MadeBefore => null === $check?->demand->after ? [] : [$this->first($check)],
+            Fact::Held => array_map(
+                static fn (Check $telling): CheckAt => $telling->at(Place::vehicle()),
+                \array_slice($this->checks->tellingHeld(), 0, 1),
+            ),
+            default => [],
+        };
+    }
+
+    private function first(Check $check): CheckAt
+    {
+        return CheckAt::of((string) $check->demand->after, $this->place);
+    }
+}

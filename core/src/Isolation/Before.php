@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+use Rodrel\Core\Check\Check;
+use Rodrel\Core\Shape;
+use Rodrel\Core\Vehicle\Lift;
+
+/** Which checks a gate stands before: those that name it, those from a lift on, or those that come after another one. */
+final readonly class Before
+{
+    private function __construct(private ?Lift $fromLift, private bool $after)
+    {
+    }
+
+    public static function fromShape(Shape $shape): self
+    {
+        return new self(
+            $shape->has('from_lift') ? $shape->oneOf('from_lift', Lift::class) : null,
+            $shape->flag('after_another'),
+        );
+    }
+
+    public function isBefore(Check $check, string $gate): bool
+    {
+        return \in_array($gate, $check->demand->gates, true)
+            || null !== $this->fromLift && $check->demand->lift->level() >= $this->fromLift->level()
+            || $this->after && null !== $check->demand->after;
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+use Rodrel\Core\Vehicle\Lift;
+
+/** How the vehicle stands in the workshop right now. */
+final readonly class CarState
+{
+    /**
+     * @param bool $stands   stands, chocks and second support confirmed since it was raised
+     * @param bool $opened   the system was opened and the standing part of the proof has not passed since
+     * @param bool $cool     no wheel is scalding (confirmed, or never said to be)
+     * @param bool $drivenIn it came in just now: its wheels still carry the heat of the drive
+     */
+    public function __construct(
+        public Lift $lift,
+        public bool $stands = false,
+        public bool $opened = false,
+        public bool $cool = true,
+        public bool $drivenIn = false,
+    ) {
+    }
+
+    public function onGround(): bool
+    {
+        return 0 === $this->lift->level();
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+/** What a gate may ask of the vehicle itself, without a reading. */
+enum Fact: string
+{
+    case OnGround = 'on-ground';
+    /** As far up as the check wants it. */
+    case Lifted = 'lifted';
+    case Stands = 'stands';
+    case Cool = 'cool';
+    /** What was opened is closed and proved. */
+    case Closed = 'closed';
+    case DrivenIn = 'driven-in';
+    /** The wheel at hand, or any for a check of the whole vehicle, was found held. */
+    case Held = 'held';
+    /** The check that must come first was made. */
+    case MadeBefore = 'made-before';
+
+    /** Whether its failing is something seen to be wrong, not only something to be done first. */
+    public function isSeen(): bool
+    {
+        return match ($this) {
+            self::Cool, self::Closed => true,
+            self::OnGround, self::Lifted, self::Stands, self::DrivenIn, self::Held, self::MadeBefore => false,
+        };
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+/** What a check would teach, save and take. */
+final readonly class Worth
+{
+    /**
+     * @param float $bits        expected information
+     * @param float $savingCents expected saving
+     * @param float $minutes     of the check and the state change before it
+     * @param float $score       worth per minute, minor units
+     */
+    public function __construct(
+        public float $bits,
+        public float $savingCents,
+        public float $minutes,
+        public float $score,
+    ) {
+    }
+}

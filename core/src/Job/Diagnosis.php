@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Job;
+
+use Rodrel\Core\Isolation\Belief;
+use Rodrel\Core\Isolation\Context;
+use Rodrel\Core\Isolation\Field;
+use Rodrel\Core\Isolation\Judgement;
+use Rodrel\Core\Isolation\Opening;
+use Rodrel\Core\Isolation\Settings;
+use Rodrel\Core\Isolation\Verdict;
+use Rodrel\Core\Log\Chapter;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Payload\FittedPart;
+use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Story;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Part;
+use Rodrel\Core\Vocabulary\PartAt;
+use Rodrel\Core\Vocabulary\Place;
+use Rodrel\Core\Vocabulary\SuspectAt;
+
+/** What is believed of a job, epoch by epoch. */
+final readonly class Diagnosis
+{
+    /** A part fitted lately is less likely worn, and still may be wrongly fitted or poorly rebuilt (estimate; 0.2 to 0.6). */
+    private const RECENT_PART = 0.35;
+    /** Air at a place that was opened, against its base weight (estimate; 3 to 15). */
+    private const AIR_WHERE_OPENED = 6.0;
+    /** Rust between lining and iron after weeks of standing, against daily use (estimate; 10 to 40). */
+    private const STOOD = 20.0;
+    /**
+     * After a bleed run a long pedal is less likely plain air and more likely air where the run does not reach
+     * (estimate; 0.1 to 0.4, 2 to 6).
+     */
+    private const AIR_AFTER_A_CLEAN_RUN = 0.25;
+    private const AIR_BEYOND = 4.0;
+
+    private function __construct(public Belief $belief, private JobState $state, private Settings $settings)
+    {
+    }
+
+    public static function of(Field $field, JobState $state, Settings $settings): self
+    {
+        $belief = null;
+        $repaired = null;
+        $checks = $state->catalogue()->checks;
+        foreach ($state->story->chapters as $chapter) {
+            foreach ($chapter->said(RepairedPayload::class) as $payload) {
+                $repaired = $payload->group;
+            }
+            $context = self::context($state, $chapter);
+            $opening = null === $belief || null === $repaired
+                ? Opening::first($field, $context, $settings->seconds->before)
+                : Opening::afterRepair($field, $belief, $repaired, $context, $settings->seconds->afterRepair);
+            $belief = Belief::of($field, $opening, $chapter->readings($checks, $state->sound()));
+        }
+
+        return new self($belief, $state, $settings);
+    }
+
+    public function verdict(): Verdict
+    {
+        return Verdict::of($this->belief, $this->state->situation, $this->settings);
+    }
+
+    public function judgement(): Judgement
+    {
+        return Judgement::of($this->belief, $this->state->situation, $this->settings, self::fitted($this->state->story));
+    }
+
+    /** @return list<PartAt> parts fitted lately, as the intake says */
+    public static function fitted(Story $story): array
+    {
+        return array_map(static fn (FittedPart $fitted): PartAt => $fitted->part, $story->intake()->parts ?? []);
+    }
+
+    private static function context(JobState $state, Chapter $chapter): Context
+    {
+        $context = Context::none();
+        $bled = $chapter->has(Kind::Bled);
+        foreach (self::openedAt($state, $chapter) as $place) {
+            $air = self::AIR_WHERE_OPENED * ($bled ? self::AIR_AFTER_A_CLEAN_RUN : 1.0);
+            $context = $context->withSuspect(SuspectAt::of('air.wheel', $place), $air);
+            $beyond = SuspectAt::of('air.modulator', $state->layout()->hoseOf($place));
+            $context = $bled ? $context->withSuspect($beyond, self::AIR_BEYOND) : $context;
+        }
+        if (true === $state->story->intake()?->arrival->stood) {
+            $context = $context->withPart(Part::of('standing'), self::STOOD);
+        }
+        foreach (self::fitted($state->story) as $part) {
+            $context = $context->withPart($part, self::RECENT_PART)->withFitted($part);
+        }
+
+        return $context;
+    }
+
+    /** @return list<Corner> wheels whose lines were opened for a reading or a repair in this epoch */
+    private static function openedAt(JobState $state, Chapter $chapter): array
+    {
+        $places = $chapter->openedAt($state->catalogue()->checks);
+        foreach ($chapter->said(RepairedPayload::class) as $repaired) {
+            if ($state->catalogue()->repairs->opensSystem($repaired->group)) {
+                $places[] = $repaired->group->place;
+            }
+        }
+        $wheels = [];
+        foreach ($places as $place) {
+            foreach (Corner::cases() as $corner) {
+                if ($state->layout()->reaches($place, Place::at($corner))) {
+                    $wheels[$corner->value] = $corner;
+                }
+            }
+        }
+
+        return array_values($wheels);
+    }
+}

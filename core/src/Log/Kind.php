@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Log;
+
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Log\Payload\BledPayload;
+use Rodrel\Core\Log\Payload\BleedPayload;
+use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Log\Payload\ConfirmPayload;
+use Rodrel\Core\Log\Payload\CoolPayload;
+use Rodrel\Core\Log\Payload\CountersignPayload;
+use Rodrel\Core\Log\Payload\FiguresPayload;
+use Rodrel\Core\Log\Payload\FindingPayload;
+use Rodrel\Core\Log\Payload\HandoverPayload;
+use Rodrel\Core\Log\Payload\IntakePayload;
+use Rodrel\Core\Log\Payload\ItemPayload;
+use Rodrel\Core\Log\Payload\LiftPayload;
+use Rodrel\Core\Log\Payload\OverridePayload;
+use Rodrel\Core\Log\Payload\Payload;
+use Rodrel\Core\Log\Payload\PhotoPayload;
+use Rodrel\Core\Log\Payload\PreparedPayload;
+use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\SettledPayload;
+use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\UndoPayload;
+use Rodrel\Core\Log\Payload\WaivePayload;
+use Rodrel\Core\Shape;
+
+/** What a line of the log says; its payload class has the rest. */
+enum Kind: string
+{
+    case Intake = 'intake';
+    case Reading = 'reading';
+    case Figures = 'figures';
+    case Lift = 'lift';
+    case Cool = 'cool';
+    case Undo = 'undo';
+    case Finding = 'finding';
+    case Prepared = 'prepared';
+    case Step = 'step';
+    case Confirm = 'confirm';
+    case Repaired = 'repaired';
+    case BleedSetup = 'bleed-setup';
+    case Bleed = 'bleed';
+    case Bled = 'bled';
+    case Waive = 'waive';
+    case Override = 'override';
+    case Photo = 'photo';
+    case Item = 'item';
+    case Settled = 'settled';
+    case Handover = 'handover';
+    case Countersign = 'countersign';
+
+    private const PAYLOADS = [
+        'intake' => IntakePayload::class,
+        'reading' => ReadingPayload::class,
+        'figures' => FiguresPayload::class,
+        'lift' => LiftPayload::class,
+        'cool' => CoolPayload::class,
+        'undo' => UndoPayload::class,
+        'finding' => FindingPayload::class,
+        'prepared' => PreparedPayload::class,
+        'step' => StepPayload::class,
+        'confirm' => ConfirmPayload::class,
+        'repaired' => RepairedPayload::class,
+        'bleed-setup' => BleedSetupPayload::class,
+        'bleed' => BleedPayload::class,
+        'bled' => BledPayload::class,
+        'waive' => WaivePayload::class,
+        'override' => OverridePayload::class,
+        'photo' => PhotoPayload::class,
+        'item' => ItemPayload::class,
+        'settled' => SettledPayload::class,
+        'handover' => HandoverPayload::class,
+        'countersign' => CountersignPayload::class,
+    ];
+
+    /** @return class-string<Payload> */
+    public function payloadClass(): string
+    {
+        return self::PAYLOADS[$this->value];
+    }
+
+    /**
+     * @param array<array-key, mixed> $payload decoded JSON of this or an older format
+     *
+     * @throws InvalidData with the JSON pointer of what is wrong
+     */
+    public function read(array $payload): Payload
+    {
+        return $this->payloadClass()::read(new Shape($payload, '/'.$this->value));
+    }
+
+    /** A lead's alone. */
+    public function isLeads(): bool
+    {
+        return match ($this) {
+            self::Waive, self::Override, self::Countersign => true,
+            default => false,
+        };
+    }
+
+    /** A signature, waiver, override or handover: what lets something through. */
+    public function opensGates(): bool
+    {
+        return match ($this) {
+            self::Finding, self::Confirm, self::Waive, self::Override, self::Handover, self::Countersign => true,
+            default => false,
+        };
+    }
+}

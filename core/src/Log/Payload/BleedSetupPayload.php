@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Log\Payload;
+
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Log\Door;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Refused;
+use Rodrel\Core\Shape;
+use Rodrel\Core\Vocabulary\Corner;
+
+/** How a bleed run goes: method, fluid on the plate and in the bottle, purpose, and the maker's own order. */
+final readonly class BleedSetupPayload implements Payload
+{
+    public const PURPOSES = ['opened', 'renew'];
+
+    /** @param list<Corner> $own the maker's own order, where there is one */
+    public function __construct(
+        public string $method,
+        public string $plate,
+        public string $fluid,
+        public string $purpose,
+        public array $own = [],
+    ) {
+    }
+
+    public static function kind(): Kind
+    {
+        return Kind::BleedSetup;
+    }
+
+    public static function read(Shape $shape): self
+    {
+        $own = [];
+        foreach ($shape->texts('own') as $corner) {
+            $own[] = Corner::tryFrom($corner) ?? throw $shape->wrong('own', 'corners are lf, rf, lr, rr');
+        }
+
+        return new self(
+            $shape->text('method'),
+            $shape->text('plate'),
+            $shape->text('fluid'),
+            $shape->choice('purpose', self::PURPOSES),
+            $own,
+        );
+    }
+
+    public function write(): array
+    {
+        return [
+            'method' => $this->method,
+            'plate' => $this->plate,
+            'fluid' => $this->fluid,
+            'purpose' => $this->purpose,
+            'own' => array_map(static fn (Corner $corner): string => $corner->value, $this->own),
+        ];
+    }
+
+    public static function schema(): array
+    {
+        return Schema::object([
+            'method' => Schema::TEXT,
+            'plate' => Schema::TEXT,
+            'fluid' => Schema::TEXT,
+            'purpose' => Schema::words(self::PURPOSES),
+            'own' => Schema::list(Schema::CORNER),
+        ]);
+    }
+
+    public function rule(Door $door, Entry $entry): void
+    {
+        $book = $door->catalogue()->bleeding;
+        foreach (['method' => $book->methods, 'plate' => $book->fluids, 'fluid' => $book->fluids] as $key => $known) {
+            if (!isset($known[$this->$key])) {
+                throw InvalidData::at('/bleed-setup/'.$key, 'one of '.implode(', ', array_keys($known)).' is expected');
+            }
+        }
+        if ($this->fluid !== $this->plate) {
+            throw Refused::by('bleed', ['fluid-mismatch']);
+        }
+        if ($door->layout()->pipework->modulator && !$book->fluids[$this->fluid]['modulator']) {
+            throw Refused::by('bleed', ['fluid-modulator']);
+        }
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Log\Payload;
+
+use Rodrel\Core\Log\Door;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Shape;
+
+/** The hot wheel has cooled down. */
+final readonly class CoolPayload implements Payload
+{
+    public static function kind(): Kind
+    {
+        return Kind::Cool;
+    }
+
+    public static function read(Shape $shape): self
+    {
+        return new self();
+    }
+
+    public function write(): array
+    {
+        return [];
+    }
+
+    public static function schema(): array
+    {
+        return Schema::object([]);
+    }
+
+    public function rule(Door $door, Entry $entry): void
+    {
+        // nothing stands in its way
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Log\Payload;
+
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Log\Door;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Shape;
+
+/** What the driver said, in which state the vehicle came, and what was fitted lately. */
+final readonly class IntakePayload implements Payload
+{
+    /**
+     * @param list<string>     $complaints by id, the main one first; none where the driver has none
+     * @param string           $pattern    word of the check that asks when; '' where nobody said
+     * @param list<FittedPart> $parts
+     */
+    public function __construct(
+        public array $complaints,
+        public string $pattern,
+        public Arrival $arrival,
+        public array $parts,
+        public string $note,
+    ) {
+    }
+
+    public static function kind(): Kind
+    {
+        return Kind::Intake;
+    }
+
+    public static function read(Shape $shape): self
+    {
+        $complaints = $shape->texts('complaints');
+        if ([] === $complaints && '' !== $shape->text('complaint', '')) {
+            $complaints = [$shape->text('complaint')]; // format 1 knew one
+        }
+
+        return new self(
+            $complaints,
+            $shape->text('pattern', ''),
+            Arrival::read($shape),
+            array_values(array_map(FittedPart::read(...), $shape->each('parts'))),
+            $shape->text('note', ''),
+        );
+    }
+
+    public function write(): array
+    {
+        return [
+            'complaints' => $this->complaints,
+            'pattern' => $this->pattern,
+            ...$this->arrival->write(),
+            'parts' => array_map(static fn (FittedPart $part): array => $part->write(), $this->parts),
+            'note' => $this->note,
+        ];
+    }
+
+    public static function schema(): array
+    {
+        $part = Schema::object(['part' => Schema::TEXT, 'place' => Schema::TEXT, 'weeks' => Schema::COUNT]);
+
+        return Schema::object([
+            'complaints' => Schema::list(Schema::TEXT),
+            'pattern' => Schema::TEXT,
+            'hot' => Schema::FLAG,
+            'driven_in' => Schema::FLAG,
+            'stood' => Schema::FLAG,
+            'parts' => Schema::list($part),
+            'note' => Schema::TEXT,
+        ]);
+    }
+
+    public function rule(Door $door, Entry $entry): void
+    {
+        $catalogue = $door->catalogue();
+        foreach ($this->complaints as $complaint) {
+            if (!isset($catalogue->complaints->all[$complaint])) {
+                throw InvalidData::at('/intake/complaints', \sprintf('there is no complaint "%s"', $complaint));
+            }
+        }
+        foreach ($this->parts as $n => $fitted) {
+            if (!isset($catalogue->parts[$fitted->part->id])) {
+                throw InvalidData::at("/intake/parts/$n/part", \sprintf('there is no part "%s"', $fitted->part->id));
+            }
+        }
+    }
+}

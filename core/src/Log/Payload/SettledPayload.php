@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Log\Payload;
+
+use Rodrel\Core\Log\Door;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Refused;
+use Rodrel\Core\Shape;
+
+/** An open item settled; names its entry. */
+final readonly class SettledPayload implements Payload
+{
+    public function __construct(public string $item)
+    {
+    }
+
+    public static function kind(): Kind
+    {
+        return Kind::Settled;
+    }
+
+    public static function read(Shape $shape): self
+    {
+        return new self($shape->text('item'));
+    }
+
+    public function write(): array
+    {
+        return ['item' => $this->item];
+    }
+
+    public static function schema(): array
+    {
+        return Schema::object(['item' => Schema::TEXT]);
+    }
+
+    public function rule(Door $door, Entry $entry): void
+    {
+        foreach ($door->story()->openItems() as $item) {
+            if ($item->id === $this->item) {
+                return;
+            }
+        }
+        throw Refused::by('item', ['nothing-to-settle']);
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Log\Payload;
+
+use Rodrel\Core\Log\Door;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Refused;
+use Rodrel\Core\Shape;
+
+/** Takes an earlier entry back; another undo too. */
+final readonly class UndoPayload implements Payload
+{
+    public function __construct(public string $cancels)
+    {
+    }
+
+    public static function kind(): Kind
+    {
+        return Kind::Undo;
+    }
+
+    public static function read(Shape $shape): self
+    {
+        return new self($shape->text('cancels'));
+    }
+
+    public function write(): array
+    {
+        return ['cancels' => $this->cancels];
+    }
+
+    public static function schema(): array
+    {
+        return Schema::object(['cancels' => Schema::TEXT]);
+    }
+
+    public function rule(Door $door, Entry $entry): void
+    {
+        if (!$door->story()->stands($this->cancels)) {
+            throw Refused::by('undo', ['nothing-to-undo']);
+        }
+    }
+}

@@ -1,0 +1,272 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Log;
+
+use Rodrel\Core\Log\Payload\ConfirmPayload;
+use Rodrel\Core\Log\Payload\CountersignPayload;
+use Rodrel\Core\Log\Payload\FiguresPayload;
+use Rodrel\Core\Log\Payload\FindingPayload;
+use Rodrel\Core\Log\Payload\IntakePayload;
+use Rodrel\Core\Log\Payload\ItemPayload;
+use Rodrel\Core\Log\Payload\Payload;
+use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\SettledPayload;
+use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\UndoPayload;
+use Rodrel\Core\Vehicle\Lift;
+
+/**
+ * What a job's log says, in order, one chapter per epoch; without what was taken back, and without what came in from
+ * elsewhere and would open a gate, until a lead here has countersigned it.
+ */
+final readonly class Story
+{
+    /**
+     * @param list<Entry<Payload>>    $entries  standing entries, by seq
+     * @param non-empty-list<Chapter> $chapters one per epoch
+     * @param list<Entry<Payload>>    $undone
+     * @param list<Entry<Payload>>    $asleep   waiting for a countersignature
+     * @param list<string>            $standing ids of all entries not taken back, undos among them
+     */
+    private function __construct(
+        public array $entries,
+        public array $chapters,
+        public array $undone,
+        public array $asleep,
+        private array $standing,
+    ) {
+    }
+
+    /** @param list<Entry<Payload>> $log in any order */
+    public static function of(array $log): self
+    {
+        usort($log, static fn (Entry $a, Entry $b): int => $a->seq <=> $b->seq);
+        $cancelled = self::cancelled($log);
+        $signed = [];
+        foreach ($log as $entry) {
+            if ($entry->payload instanceof CountersignPayload && !isset($cancelled[$entry->id]) && null === $entry->claim) {
+                $signed[$entry->payload->entry] = true;
+            }
+        }
+        $standing = $undone = $asleep = $ids = [];
+        $epochs = [[]];
+        foreach ($log as $entry) {
+            if (isset($cancelled[$entry->id])) {
+                $undone[] = $entry;
+                continue;
+            }
+            $ids[] = $entry->id;
+            if ($entry->wantsCountersigning() && !isset($signed[$entry->id])) {
+                $asleep[] = $entry;
+                continue;
+            }
+            if ($entry->payload instanceof UndoPayload) {
+                continue;
+            }
+            $standing[] = $entry;
+            if ($entry->payload instanceof RepairedPayload) {
+                $epochs[] = [];
+            }
+            $epochs[\count($epochs) - 1][] = $entry;
+        }
+
+        return new self($standing, self::chaptersOf($epochs), $undone, $asleep, $ids);
+    }
+
+    /**
+     * @template T of Payload
+     *
+     * @param list<Entry<Payload>> $entries
+     * @param class-string<T>      $type
+     *
+     * @return list<Entry<T>>
+     */
+    public static function only(array $entries, string $type): array
+    {
+        $only = [];
+        foreach ($entries as $entry) {
+            if ($entry->payload instanceof $type) {
+                /** @var Entry<T> $entry */
+                $only[] = $entry;
+            }
+        }
+
+        return $only;
+    }
+
+    public function now(): Chapter
+    {
+        return $this->chapters[\count($this->chapters) - 1];
+    }
+
+    public function intake(): ?IntakePayload
+    {
+        return $this->last(IntakePayload::class)?->payload;
+    }
+
+    /**
+     * @template T of Payload
+     *
+     * @param class-string<T> $type
+     *
+     * @return Entry<T>|null
+     */
+    public function last(string $type): ?Entry
+    {
+        $entries = $this->entriesOf($type);
+
+        return $entries[\count($entries) - 1] ?? null;
+    }
+
+    /**
+     * @template T of Payload
+     *
+     * @param class-string<T> $type
+     *
+     * @return list<Entry<T>>
+     */
+    public function entriesOf(string $type): array
+    {
+        return self::only($this->entries, $type);
+    }
+
+    /** Whether an entry is there and not taken back already; an undo can be taken back too. */
+    public function stands(string $id): bool
+    {
+        return \in_array($id, $this->standing, true);
+    }
+
+    public function isAsleep(string $id): bool
+    {
+        return [] !== array_filter($this->asleep, static fn (Entry $entry): bool => $entry->id === $id);
+    }
+
+    /** @return list<Entry<ItemPayload>> open items that are not settled */
+    public function openItems(): array
+    {
+        $settled = array_map(
+            static fn (Entry $entry): string => $entry->payload->item,
+            $this->entriesOf(SettledPayload::class),
+        );
+
+        return array_values(array_filter(
+            $this->entriesOf(ItemPayload::class),
+            static fn (Entry $entry): bool => !\in_array($entry->id, $settled, true),
+        ));
+    }
+
+    /** @return array<string, float> the vehicle's own figures in core units, the later one first */
+    public function figures(): array
+    {
+        $figures = [];
+        foreach ($this->entriesOf(FiguresPayload::class) as $entry) {
+            $figures = [...$figures, ...$entry->payload->cores()];
+        }
+
+        return $figures;
+    }
+
+    /** @return array<string, float> N·m by step of the repair sheets, as the vehicle's service data say */
+    public function torques(): array
+    {
+        $torques = [];
+        foreach ($this->entriesOf(FiguresPayload::class) as $entry) {
+            foreach ($entry->payload->torques as $step => $torque) {
+                $torques[$step] = $torque->core;
+            }
+        }
+
+        return $torques;
+    }
+
+    /**
+     * The finding that stands: signed in this epoch, not followed by another reading of it, and none of the readings it
+     * rested on taken back.
+     *
+     * @return Entry<FindingPayload>|null
+     */
+    public function finding(): ?Entry
+    {
+        $finding = null;
+        foreach ($this->now()->entries as $entry) {
+            if ($entry->payload instanceof FindingPayload) {
+                /** @var Entry<FindingPayload> $entry */
+                $finding = $entry;
+            } elseif ($entry->payload instanceof ReadingPayload) {
+                $finding = null;
+            }
+        }
+        foreach (self::only($this->undone, ReadingPayload::class) as $reading) {
+            if (null !== $finding && \in_array($reading->id, $finding->payload->readings, true)) {
+                $finding = null;
+            }
+        }
+
+        return $finding;
+    }
+
+    /**
+     * @param string $sheet the id of the finding that the repair sheet follows from
+     *
+     * @return Entry<StepPayload>|null
+     */
+    public function stepDone(string $sheet, string $step): ?Entry
+    {
+        $done = null;
+        foreach ($this->entriesOf(StepPayload::class) as $entry) {
+            $done = $entry->payload->sheet === $sheet && $entry->payload->step === $step ? $entry : $done;
+        }
+
+        return $done;
+    }
+
+    /** @param Entry<StepPayload> $done */
+    public function stepConfirmed(Entry $done): bool
+    {
+        foreach ($this->entriesOf(ConfirmPayload::class) as $entry) {
+            if ($entry->payload->step === $done->id) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param list<Entry<Payload>> $log by seq
+     *
+     * @return array<string, true> ids of what was taken back; an undo that was itself taken back takes nothing back
+     */
+    private static function cancelled(array $log): array
+    {
+        $cancelled = [];
+        foreach (array_reverse($log) as $entry) {
+            if ($entry->payload instanceof UndoPayload && !isset($cancelled[$entry->id])) {
+                $cancelled[$entry->payload->cancels] = true;
+            }
+        }
+
+        return $cancelled;
+    }
+
+    /**
+     * @param non-empty-list<list<Entry<Payload>>> $epochs
+     *
+     * @return non-empty-list<Chapter>
+     */
+    private static function chaptersOf(array $epochs): array
+    {
+        $chapters = [];
+        $lift = Lift::Ground;
+        $stands = false;
+        foreach ($epochs as $number => $entries) {
+            $chapters[] = $chapter = Chapter::of($number, $entries, $lift, $stands);
+            [$lift, $stands] = [$chapter->lift, $chapter->stands];
+        }
+
+        return $chapters;
+    }
+}

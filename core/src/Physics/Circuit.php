@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Physics;
+
+/**
+ * One chamber and the tree of pipes behind it as packed arrays. Node 0 is the chamber; every other node
+ * has its parent before it. Edge i joins node i to its parent.
+ *
+ * @internal
+ */
+final class Circuit
+{
+    public const G_CUP = 1.0;      // mL/s/kPa, reservoir to chamber past the cup (handbook)
+    public const G_PORT = 0.05;    // mL/s/kPa, chamber to reservoir through the open port (handbook)
+    public const G_OPENED = 1.0;   // mL/s/kPa, a loosened joint (handbook)
+    public const CUP_LIMIT_KPA = -10.0;  // kPa; below it the piston waits for the cup (handbook)
+    public const RETURN_MM_S = 62.0;     // mm/s, both pistons on the way home (handbook)
+
+    /** @var list<string> */
+    public array $names = [];
+    /** @var list<int> */
+    public array $parent = [];
+    /** @var list<float> */
+    public array $forward = [];
+    /** @var list<float> */
+    public array $return = [];
+    /** @var list<float> */
+    public array $hold = [];
+    /** @var list<float> */
+    public array $knee = [];
+    /** @var list<float> */
+    public array $slope = [];
+    /** @var list<float> */
+    public array $stiffness = [];
+    /** @var array<int, float> */
+    public array $clearance = [];
+    /** @var array<int, float> */
+    public array $springKpa = [];
+    /** @var array<int, float> */
+    public array $touchKpa = [];
+    /** @var list<float> */
+    public array $air = [];
+    /** @var list<float> */
+    public array $leak = [];
+    /** @var array<string, Friction> by corner id */
+    public array $friction = [];
+    /** @var array<string, int> node of each corner's wheel */
+    public array $wheelNode = [];
+
+    /**
+     * @param float $bypassHard  mL/s/kPa past the cup at any pressure
+     * @param float $bypassLight mL/s/kPa more while it is pressed lightly
+     */
+    public function __construct(
+        public readonly Piston $piston,
+        public readonly float $bypassHard,
+        public readonly float $bypassLight,
+    ) {
+    }
+
+    public function addNode(
+        string $name,
+        int $parent,
+        Edge $edge,
+        float $stiffness,
+        float $air = 0.0,
+        float $leak = 0.0,
+    ): int {
+        $this->names[] = $name;
+        $this->parent[] = $parent;
+        $this->forward[] = $edge->forward;
+        $this->return[] = $edge->return;
+        $this->hold[] = $edge->holdKpa;
+        $this->knee[] = $edge->kneeKpa;
+        $this->slope[] = $edge->slope;
+        $this->stiffness[] = $stiffness;
+        $this->clearance[] = 0.0;
+        $this->springKpa[] = 0.0;
+        $this->touchKpa[] = 1.0;
+        $this->air[] = $air;
+        $this->leak[] = $leak;
+
+        return \count($this->names) - 1;
+    }
+
+    public function makeWheel(int $node, string $corner, float $clearance, float $springKpa, float $touchKpa, Friction $friction): void
+    {
+        $this->clearance[$node] = $clearance;
+        $this->springKpa[$node] = $springKpa;
+        $this->touchKpa[$node] = $touchKpa;
+        $this->wheelNode[$corner] = $node;
+        $this->friction[$corner] = $friction;
+    }
+
+    /** @throws \LogicException when the circuit has no such node */
+    public function node(string $name): int
+    {
+        $node = array_search($name, $this->names, true);
+
+        return \is_int($node) ? $node : throw new \LogicException(\sprintf('No node "%s" in the circuit of %s.', $name, $this->piston->chamber));
+    }
+
+    public function has(string $name): bool
+    {
+        return \in_array($name, $this->names, true);
+    }
+
+    /** Volume in mL that a node takes at a pressure in kPa, see `docs/hydraulics.md`, "The network". */
+    public function volume(int $node, float $kpa): float
+    {
+        $over = $kpa - $this->springKpa[$node];
+        $over = $over <= -0.5 ? 0.0 : ($over >= 0.5 ? $over : ($over + 0.5) ** 2 / 2.0);
+
+        return $this->clearance[$node] * (1.0 - exp(-$over / $this->touchKpa[$node]))
+            + $this->stiffness[$node] * $kpa + $this->air[$node] * $kpa / ($kpa + 101.0);
+    }
+
+    public function bypass(float $kpa): float
+    {
+        return ($this->bypassHard + $this->bypassLight * exp(-max(0.0, $kpa) / 500.0)) * $kpa;
+    }
+
+    /** The same for pressures alone: what rubs at a wheel changes no pressure. */
+    public function hydraulicPrint(): string
+    {
+        $bare = clone $this;
+        $bare->friction = [];
+
+        return $bare->fingerprint();
+    }
+
+    /** Equal circuits behave equally: a key for sharing results. */
+    public function fingerprint(): string
+    {
+        return hash('xxh128', serialize($this));
+    }
+}

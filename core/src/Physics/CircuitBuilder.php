@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Physics;
+
+use Rodrel\Core\Vehicle\Chamber;
+use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
+use Rodrel\Core\Vocabulary\TargetAt;
+
+/**
+ * Lays the pipes of a layout, with a fault's effects in place. Every joint that a technician can loosen is a
+ * node: `master-outlet@primary`, `modulator-outlet@lf`, `hose-top@lf`, `wheel@lf` (its bleeder).
+ */
+final readonly class CircuitBuilder
+{
+    private const G_MAIN = 0.80;         // mL/s/kPa, chamber to outlet and outlet to hub (handbook)
+    private const G_VALVE = 0.20;        // mL/s/kPa, inlet valve (handbook)
+    private const G_RETURN_BALL = 0.05;  // mL/s/kPa, the ball beside it, on the way back only (handbook)
+    private const G_PIPE = 0.40;         // mL/s/kPa (handbook)
+    private const G_HOSE = 0.15;         // mL/s/kPa (handbook)
+    private const C_NODE = 2e-6;         // mL/kPa, every joint (handbook)
+
+    public function __construct(private Layout $layout)
+    {
+    }
+
+    public function build(Chamber $chamber, Effects $effects): Circuit
+    {
+        $id = $chamber->id;
+        $of = static fn (string $parameter, float $sound): float => $effects->value('chamber', $id, $parameter, $sound);
+        $circuit = new Circuit(
+            new Piston(
+                $id,
+                $chamber->strokeMl,
+                $of('rest', 0.0),
+                $of('start', 0.0),
+                Circuit::RETURN_MM_S * 0.1 * $this->layout->masterAreaCm2(),
+                $of('port', Circuit::G_PORT),
+            ),
+            $of('bypass_hard', 0.0),
+            $of('bypass_light', 0.0),
+        );
+        $circuit->addNode(self::node('chamber', $id), 0, Edge::none(), 0.0);
+        $outlet = $circuit->addNode(
+            self::node('master-outlet', $id),
+            0,
+            $this->edge($effects, 'master-line', $id, self::G_MAIN),
+            self::C_NODE,
+            $of('air', 0.0),
+        );
+        $hub = $circuit->addNode(
+            self::node('modulator-inlet', $id),
+            $outlet,
+            $this->edge($effects, 'main-pipe', $id, self::G_MAIN),
+            self::C_NODE,
+        );
+        $tee = null;
+        foreach ($chamber->wheels as $corner) {
+            $hose = $this->layout->hoseOf($corner);
+            if (null === $hose->corner()) {
+                $tee ??= $this->line($circuit, $effects, $hub, $hose, $corner);
+                $pipe = $this->edge($effects, 'axle-pipe', $corner, self::G_PIPE);
+                $this->wheel($circuit, $effects, $corner, $tee, $pipe);
+            } else {
+                $this->line($circuit, $effects, $hub, $hose, $corner);
+            }
+        }
+
+        return $circuit;
+    }
+
+    /** The name of a node: what a technician can loosen, and where. */
+    public static function node(string $kind, Place|Corner|string $place): string
+    {
+        return (string) TargetAt::of($kind, $place);
+    }
+
+    /** Inlet valve, pipe and hose of one channel; ends at the wheel, or at a tee where an axle shares its hose. */
+    private function line(Circuit $circuit, Effects $effects, int $hub, Place $place, Corner $corner): int
+    {
+        $at = $hub;
+        if ($this->layout->pipework->modulator) {
+            $at = $circuit->addNode(
+                self::node('modulator-outlet', $place),
+                $hub,
+                $this->edge($effects, 'inlet-valve', $place, self::G_VALVE, self::G_VALVE + self::G_RETURN_BALL),
+                self::C_NODE,
+                $effects->value('modulator', $place, 'air', 0.0),
+            );
+        }
+        $pipe = $this->edge($effects, 'pipe', $place, self::G_PIPE);
+        $valve = $this->layout->pipework->valves[$corner->value] ?? null;
+        $top = $circuit->addNode(
+            self::node('hose-top', $place),
+            $at,
+            null === $valve ? $pipe : $pipe->behind($valve->kneeKpa, $valve->slope),
+            $effects->value('hose-top', $place, 'stiffness', self::C_NODE),
+            0.0,
+            $effects->value('hose-top', $place, 'leak', 0.0),
+        );
+        $hose = $this->edge($effects, 'hose', $place, self::G_HOSE);
+
+        return null !== $place->corner()
+            ? $this->wheel($circuit, $effects, $corner, $top, $hose)
+            : $circuit->addNode(self::node('tee', $place), $top, $hose, self::C_NODE);
+    }
+
+    private function wheel(Circuit $circuit, Effects $effects, Corner $corner, int $parent, Edge $edge): int
+    {
+        $cylinder = $this->layout->brake($corner)->cylinder;
+        $of = static fn (string $parameter, float $sound): float => $effects->value('wheel', $corner, $parameter, $sound);
+        $node = $circuit->addNode(
+            self::node('wheel', $corner),
+            $parent,
+            $edge,
+            $of('stiffness', $cylinder->stiffnessMlPerKpa),
+            $of('air', 0.0),
+            $of('leak', 0.0),
+        );
+        $circuit->makeWheel(
+            $node,
+            $corner->value,
+            $cylinder->clearanceMl + $of('extra_clearance', 0.0),
+            $cylinder->springKpa,
+            $cylinder->touchKpa,
+            $this->friction($effects, $corner),
+        );
+
+        return $node;
+    }
+
+    private function friction(Effects $effects, Corner $corner): Friction
+    {
+        $brake = $this->layout->brake($corner);
+        $of = static fn (string $parameter, float $sound): float => $effects->value('brake', $corner, $parameter, $sound);
+        $bracket = $of('bracket', 0.0);
+
+        return new Friction(
+            $brake->cylinder->areaCm2(),
+            $of('spring', $brake->lining->springN),
+            new Band(
+                $of('apply', Band::SOUND_N) + $bracket,
+                $of('hold', Band::SOUND_N) + $bracket,
+                $of('pins', 0.0),
+            ),
+            new Rubbing(
+                $brake->disc,
+                $of('friction', $brake->lining->friction),
+                $brake->lining->radiusM,
+                $of('extra_drag', 0.0),
+            ),
+        );
+    }
+
+    private function edge(
+        Effects $effects,
+        string $kind,
+        Place|Corner|string $place,
+        float $forward,
+        ?float $return = null,
+    ): Edge {
+        return new Edge(
+            $effects->value($kind, $place, 'gf', $forward),
+            $effects->value($kind, $place, 'gr', $return ?? $forward),
+            $effects->value($kind, $place, 'hold', 0.0),
+        );
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Physics;
+
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
+use Rodrel\Core\Vocabulary\TargetAt;
+
+/** What a fault changes in the model: overrides of single parameters, by target and name; `Targets` says which there are. */
+final readonly class Effects
+{
+    /** @param array<string, array<string, float>> $overrides target → parameter → value */
+    public function __construct(private array $overrides = [])
+    {
+    }
+
+    public static function none(): self
+    {
+        return new self();
+    }
+
+    /** One parameter of one target. */
+    public static function single(TargetAt $target, string $parameter, float $value): self
+    {
+        return new self([(string) $target => [$parameter => $value]]);
+    }
+
+    public function value(string $kind, Place|Corner|string|null $place, string $parameter, float $sound): float
+    {
+        return $this->overrides[(string) TargetAt::of($kind, $place)][$parameter] ?? $sound;
+    }
+
+    /** Both faults installed; where they touch the same parameter the later one wins. */
+    public function with(self $other): self
+    {
+        $merged = $this->overrides;
+        foreach ($other->overrides as $target => $parameters) {
+            $merged[$target] = [...$merged[$target] ?? [], ...$parameters];
+        }
+
+        return new self($merged);
+    }
+
+    public function has(string $parameter): bool
+    {
+        foreach ($this->overrides as $parameters) {
+            if (isset($parameters[$parameter])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** The same with one parameter scaled wherever it is changed. */
+    public function scaled(string $parameter, float $by): self
+    {
+        $scaled = $this->overrides;
+        foreach ($scaled as $target => $parameters) {
+            if (isset($parameters[$parameter])) {
+                $scaled[$target][$parameter] *= $by;
+            }
+        }
+
+        return new self($scaled);
+    }
+
+    /** @return array<string, array<string, float>> target → parameter → value */
+    public function all(): array
+    {
+        return $this->overrides;
+    }
+}

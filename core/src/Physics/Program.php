@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Physics;
+
+/** What is done at the pedal and when the vehicle is looked at. */
+final readonly class Program
+{
+    /** A firm press with the engine on (N; handbook). */
+    public const FIRM_N = 150.0;
+    /** Sample indices of press(): at the end of the hold, then so many seconds after the foot is off. */
+    public const HELD = 0;
+    public const AFTER_1_S = 1;
+    public const AFTER_4_S = 2;
+    public const AFTER_5_S = 3;
+    public const AFTER_6_S = 4;
+    public const AFTER_17_S = 5;
+    public const AFTER_30_S = 6;
+    public const AFTER_60_S = 7;
+    public const AFTER_300_S = 8;
+    /** Seconds since the foot is off, by sample. */
+    public const SINCE_OFF_S = [
+        self::AFTER_1_S => 1.0,
+        self::AFTER_4_S => 4.0,
+        self::AFTER_5_S => 5.0,
+        self::AFTER_6_S => 6.0,
+        self::AFTER_17_S => 17.0,
+        self::AFTER_30_S => 30.0,
+        self::AFTER_60_S => 60.0,
+        self::AFTER_300_S => 300.0,
+    ];
+    /** Sample indices of stop(): the first instant, and the stop as it goes on. */
+    public const FIRST_INSTANT = 0;
+    public const WHOLE_STOP = 1;
+    /** A pumped pedal is read to a millimetre: a sixteenfold tolerance moves it by half of one at most. */
+    private const MILLIMETRES = 16.0;
+    /** Effort in words, with 40 % of noise: a fourfold tolerance moves it by less than a hundredth. */
+    private const WORDS = 4.0;
+
+    /**
+     * @param non-empty-list<float> $sampleAt seconds, rising
+     * @param bool                  $steady   the vacuum comes from a source that does not fade
+     * @param float                 $coarse   tolerance over the usual one: only millimetres of pedal, or words of effort, are read from it
+     */
+    public function __construct(
+        public string $id,
+        public Foot $foot,
+        public array $sampleAt,
+        public ?float $vacuumKpa = null,
+        public bool $steady = false,
+        public float $coarse = 1.0,
+    ) {
+    }
+
+    /** Press, hold, let go, engine running: the press of every spin and of every trap. */
+    public static function press(float $forceN = self::FIRM_N, float $holdS = 3.0): self
+    {
+        return new self(\sprintf('press-%g-%g', $forceN, $holdS), Foot::press($forceN, 0.4, $holdS), self::samples(0.4 + $holdS, 0.4 + $holdS + 0.2));
+    }
+
+    /** The press of a check: the firm one, or another looked at only as long as its words want. */
+    public static function pressFor(float $forceN, float $holdS): self
+    {
+        return self::FIRM_N === $forceN ? self::press($forceN, $holdS) : self::shortPress($forceN, $holdS);
+    }
+
+    /** The same, looked at no longer than four seconds after letting go. */
+    public static function shortPress(float $forceN, float $holdS = 3.0): self
+    {
+        $long = self::press($forceN, $holdS);
+
+        return new self('short-'.$long->id, $long->foot, \array_slice($long->sampleAt, 0, self::AFTER_4_S + 1), null, false, self::WORDS);
+    }
+
+    /** The same with the vacuum spent. */
+    public static function pressEngineOff(float $forceN, float $holdS = 3.0): self
+    {
+        $on = self::shortPress($forceN, $holdS);
+
+        return new self('off-'.$on->id, $on->foot, $on->sampleAt, 0.0, false, self::WORDS);
+    }
+
+    /** Engine off, 60 kPa from a hand pump at the booster. */
+    public static function handPump(): self
+    {
+        $on = self::shortPress(200.0);
+
+        return new self('hand-pump-'.$on->id, $on->foot, $on->sampleAt, 60.0, true, self::WORDS);
+    }
+
+    /** Ten quick presses, then let go: what each release draws in stays behind a covered port. */
+    public static function series(): self
+    {
+        $foot = Foot::strokes(10, 100.0);
+
+        return new self('series', $foot, self::samples($foot->end() - 0.35, $foot->end() - 0.15));
+    }
+
+    /** A moderate stop from the road: 80 N in 0.2 s. */
+    public static function stop(): self
+    {
+        return new self('stop', Foot::press(80.0, 0.2, 2.0), [0.3, 2.0]);
+    }
+
+    /** @return non-empty-list<float> */
+    private static function samples(float $held, float $off): array
+    {
+        return [$held, ...array_map(static fn (float $after): float => $off + $after, array_values(self::SINCE_OFF_S))];
+    }
+
+    /** Three quick strokes to 100 N and another one five seconds later; seen at the end of each. */
+    public static function pump(): self
+    {
+        return new self('pump', Foot::strokes(3, 100.0, 5.0), [0.55, 1.40, 2.25, 2.25 + 0.15 + 5.0 + 0.55], null, false, self::MILLIMETRES);
+    }
+
+    /** A steady hold: seen at 1.4 s, at 5.4 s and at its end. */
+    public static function hold(float $forceN, float $seconds): self
+    {
+        return new self(\sprintf('hold-%g-%g', $forceN, $seconds), Foot::hold($forceN), [1.4, 5.4, 0.4 + $seconds]);
+    }
+
+    public function end(): float
+    {
+        return $this->sampleAt[\count($this->sampleAt) - 1];
+    }
+}

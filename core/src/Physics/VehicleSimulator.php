@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Physics;
+
+use Rodrel\Core\Vehicle\Chamber;
+use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\TargetAt;
+
+/**
+ * Runs the fixed programs that the checks ask for, circuit by circuit, and shares what is equal: a fault in
+ * one circuit leaves the other one as it was, and the press before a branch is simulated once. Keeps results
+ * for the life of the object; make one per layout.
+ */
+final class VehicleSimulator
+{
+    private readonly CircuitBuilder $builder;
+    private readonly CircuitSolver $solver;
+    /** @var array<int|string, CircuitSolver> by tolerance */
+    private array $coarser = [];
+    /** @var array<string, list<CircuitState>> */
+    private array $runs = [];
+    /** @var array<string, list<CircuitState>> runs whose pressures can be replayed with other friction */
+    private array $traced = [];
+    /** @var array<string, string> hydraulic print of each sound circuit */
+    private array $soundPrint = [];
+    private int $simulations = 0;
+
+    public function __construct(private readonly Layout $layout, private readonly float $tolerance = 1.0)
+    {
+        $this->builder = new CircuitBuilder($layout);
+        $this->solver = new CircuitSolver($tolerance);
+    }
+
+    /** How many circuits were really simulated so far; what was shared does not count. */
+    public function simulations(): int
+    {
+        return $this->simulations;
+    }
+
+    /**
+     * @param VehicleRun|null $after an earlier run of the same vehicle: what its last press left stuck is stuck still
+     */
+    public function run(Program $program, Effects $effects, ?VehicleRun $after = null): VehicleRun
+    {
+        $circuits = $states = $keys = [];
+        $booster = $this->booster($program, $effects);
+        foreach ($this->layout->chambers as $chamber) {
+            $circuit = $this->builder->build($chamber, $effects);
+            $key = $program->id.'|'.$booster->print().'|'.$circuit->fingerprint()
+                .(null === $after ? '' : '|after '.$after->keys[$chamber->id]);
+            $this->runs[$key] ??= $this->simulate($program, $circuit, $chamber, $booster, $after);
+            $circuits[$chamber->id] = $circuit;
+            $states[$chamber->id] = $this->runs[$key];
+            $keys[$chamber->id] = $key;
+        }
+
+        return new VehicleRun($this->layout, $program, $circuits, $states, $keys, $effects);
+    }
+
+    /**
+     * From a sample of a run: opens a joint at a wheel, or eases the master off its booster, for some seconds.
+     *
+     * @return array{Circuit, CircuitState} the wheel's circuit and where it ends
+     */
+    public function open(VehicleRun $run, int $sample, Corner $corner, Joint $joint, float $seconds): array
+    {
+        $chamber = $this->layout->chamberOf($corner);
+        $circuit = $run->circuits[$chamber->id];
+        $where = $joint->isAtTheMaster() ? '' : $corner->value;
+        $key = implode('|', [$run->keys[$chamber->id], $sample, $joint->value, $where, $seconds]);
+        $from = $run->states[$chamber->id][$sample];
+        if (!isset($this->runs[$key])) {
+            $state = clone $from;
+            $booster = new Booster($this->layout, 0.0);
+            $opened = [];
+            if (Joint::Eased === $joint) {
+                $circuit = $this->withoutRest($chamber, $run->effects);
+            } else {
+                $booster = $this->booster($run->program, $run->effects);
+                $opened = [$circuit->node($this->nodeOf($circuit, $corner, $joint))];
+            }
+            $source = new PedalSource(Foot::off(), $booster);
+            $this->solver->run($circuit, $state, $source, $state->t + $seconds, [], $opened);
+            $this->runs[$key] = [$state];
+            ++$this->simulations;
+        }
+
+        return [$circuit, $this->runs[$key][0]];
+    }
+
+    /** The booster of a program: its vacuum, and how long a stuck valve holds on; one that loses its vacuum lets go. */
+    private function booster(Program $program, Effects $effects): Booster
+    {
+        $of = static fn (string $parameter, float $sound): float => $effects->value('booster', null, $parameter, $sound);
+
+        return new Booster(
+            $this->layout,
+            $program->vacuumKpa ?? $of('vacuum_kpa', $this->layout->assist->vacuumKpa),
+            $of('stuck', 0.0),
+            $program->steady ? \INF : $program->foot->end() + $of('hold_s', \INF),
+        );
+    }
+
+    /**
+     * Pressures do not depend on what rubs at the wheels: where the hydraulics are sound they are simulated once
+     * and replayed with the friction of each fault.
+     *
+     * @return list<CircuitState>
+     */
+    private function simulate(
+        Program $program,
+        Circuit $circuit,
+        Chamber $chamber,
+        Booster $booster,
+        ?VehicleRun $after,
+    ): array {
+        $this->soundPrint[$chamber->id] ??= $this->builder->build($chamber, Effects::none())->hydraulicPrint();
+        $source = new PedalSource($program->foot, $booster);
+        $solver = $this->solverFor($program);
+        if ($circuit->hydraulicPrint() !== $this->soundPrint[$chamber->id]) {
+            ++$this->simulations;
+            $start = $this->start($circuit, $after);
+
+            return $solver->run($circuit, $start, $source, $program->end(), $program->sampleAt);
+        }
+        $key = $program->id.'|'.$booster->print().'|'.$chamber->id;
+        if (!isset($this->traced[$key])) {
+            $start = CircuitState::atRest($circuit);
+            $start->trace = [];
+            $this->traced[$key] = $solver->run($circuit, $start, $source, $program->end(), $program->sampleAt);
+            ++$this->simulations;
+        }
+
+        return $this->replay($circuit, $this->traced[$key], $this->start($circuit, $after));
+    }
+
+    private function solverFor(Program $program): CircuitSolver
+    {
+        $coarse = $program->coarse;
+
+        return 1.0 === $coarse
+            ? $this->solver
+            : $this->coarser[(string) $coarse] ??= new CircuitSolver($this->tolerance * $coarse);
+    }
+
+    /**
+     * @param list<CircuitState> $traced
+     *
+     * @return list<CircuitState>
+     */
+    private function replay(Circuit $circuit, array $traced, CircuitState $state): array
+    {
+        $samples = [];
+        $done = 0;
+        foreach ($traced as $sample) {
+            $trace = $sample->trace ?? [];
+            for ($end = \count($trace); $done < $end; ++$done) {
+                foreach ($trace[$done] as $corner => $kpa) {
+                    $friction = $circuit->friction[$corner];
+                    $state->inner[$corner] = $friction->inner($state->inner[$corner], $kpa);
+                    $state->outer[$corner] = $friction->outer($state->outer[$corner], $state->inner[$corner]);
+                }
+            }
+            $seen = clone $sample;
+            $seen->trace = null;
+            $seen->inner = $state->inner;
+            $seen->outer = $state->outer;
+            $samples[] = $seen;
+        }
+
+        return $samples;
+    }
+
+    private function start(Circuit $circuit, ?VehicleRun $after): CircuitState
+    {
+        $state = CircuitState::atRest($circuit);
+        $left = null === $after ? null : $after->states[$circuit->piston->chamber][Program::AFTER_17_S];
+        if (null !== $left) {
+            $state->inner = $left->inner;
+            $state->outer = $left->outer;
+        }
+
+        return $state;
+    }
+
+    /** The master eased forward frees a piston that a push-rod or pedal keeps off its stop. */
+    private function withoutRest(Chamber $chamber, Effects $effects): Circuit
+    {
+        $home = Effects::single(TargetAt::of('chamber', $chamber->id), 'rest', 0.0);
+
+        return $this->builder->build($chamber, $effects->with($home));
+    }
+
+    private function nodeOf(Circuit $circuit, Corner $corner, Joint $joint): string
+    {
+        return CircuitBuilder::node($joint->value, match ($joint) {
+            Joint::Wheel => $corner,
+            Joint::MasterOutlet, Joint::Eased => $circuit->piston->chamber,
+            Joint::HoseTop, Joint::ModulatorOutlet => $this->layout->hoseOf($corner),
+        });
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Proof;
+
+use Rodrel\Core\Shape;
+
+/** What must be shown before a repaired vehicle leaves, in the order to show it. */
+final readonly class ProofBook
+{
+    /** @param non-empty-list<CriterionRule> $criteria */
+    private function __construct(public array $criteria)
+    {
+    }
+
+    public static function fromShape(Shape $shape): self
+    {
+        $criteria = array_values(array_map(CriterionRule::fromShape(...), $shape->each('criteria')));
+        $none = ['id' => 'none', 'computed' => CriterionRule::OPEN_STEPS];
+
+        return new self([] !== $criteria ? $criteria : [
+            $shape->miss('criteria', 'at least one is expected', CriterionRule::fromShape(new Shape($none))),
+        ]);
+    }
+}

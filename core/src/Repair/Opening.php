@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Repair;
+
+use Rodrel\Core\Shape;
+
+/** What of the system a repair opens, what it wants bled afterwards, and whether an axle may be done as a pair. */
+final readonly class Opening
+{
+    private function __construct(public bool $system, public string $bleeds, public bool $pair)
+    {
+    }
+
+    public static function fromShape(Shape $shape): self
+    {
+        return new self(
+            $shape->flag('opens'),
+            $shape->choice('bleeds', ['none', 'place', 'all']),
+            $shape->flag('pair'),
+        );
+    }
+}

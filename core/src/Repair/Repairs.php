@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Repair;
+
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Isolation\Cures;
+use Rodrel\Core\Vocabulary\GroupAt;
+
+/**
+ * All repairs by id, with the procedures they follow.
+ *
+ * @implements \IteratorAggregate<string, Repair>
+ */
+final readonly class Repairs implements Cures, \IteratorAggregate
+{
+    /**
+     * @param array<string, Repair>    $all
+     * @param array<string, Procedure> $procedures
+     */
+    public function __construct(public array $all, public array $procedures)
+    {
+    }
+
+    /** @throws InvalidData when there is no such repair */
+    public function of(GroupAt|string $group): Repair
+    {
+        $id = $group instanceof GroupAt ? $group->id : $group;
+
+        return $this->all[$id] ?? throw InvalidData::at('/repair', \sprintf('there is no repair "%s"', $id));
+    }
+
+    public function procedureOf(GroupAt $group): Procedure
+    {
+        return $this->procedures[$this->of($group)->procedure];
+    }
+
+    public function opensSystem(GroupAt $group): bool
+    {
+        return $this->of($group)->opening->system;
+    }
+
+    public function partsCents(GroupAt $group): float
+    {
+        return $this->of($group)->price->partsCents;
+    }
+
+    public function minutes(GroupAt $group): float
+    {
+        return $this->of($group)->price->minutes;
+    }
+
+    public function fluidMl(GroupAt $group): float
+    {
+        return $this->of($group)->price->fluidMl;
+    }
+
+    /** @return \ArrayIterator<string, Repair> */
+    public function getIterator(): \ArrayIterator
+    {
+        return new \ArrayIterator($this->all);
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Vehicle;
+
+use Rodrel\Core\Shape;
+use Rodrel\Core\Vocabulary\Corner;
+
+/** What lies between master and wheels. */
+final readonly class Pipework
+{
+    /**
+     * @param bool                     $modulator     an anti-lock unit with a valve for every wheel
+     * @param bool                     $rearSolidAxle one hose to a tee on the axle where both rears share a circuit
+     * @param array<string, float>     $lengthsM      master to wheel, by corner id
+     * @param array<string, RearValve> $valves        by corner id
+     * @param float|null               $reservoirMl   the vehicle's own figure
+     */
+    private function __construct(
+        public bool $modulator,
+        public bool $rearSolidAxle,
+        public array $lengthsM,
+        public array $valves,
+        public ?float $reservoirMl,
+    ) {
+    }
+
+    public static function fromShape(Shape $shape): self
+    {
+        $valves = [];
+        foreach ($shape->each('rear_valves') as $corner => $valve) {
+            if (null === Corner::tryFrom($corner)) {
+                $shape->in('rear_valves')->miss($corner, 'corners are lf, rf, lr, rr');
+            }
+            $valves[$corner] = RearValve::fromShape($valve);
+        }
+
+        return new self(
+            $shape->flag('modulator'),
+            $shape->flag('rear_solid_axle'),
+            $shape->numberMap('pipe_m'),
+            $valves,
+            $shape->optionalNumber('reservoir_ml'),
+        );
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Vehicle;
+
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
+
+/** Where a fault or a check can sit in a layout. */
+enum Places: string
+{
+    case Hose = 'hose';
+    case Channel = 'channel';
+    case Corner = 'corner';
+    case Disc = 'disc';
+    case Drum = 'drum';
+    case Parking = 'parking';
+    case Circuit = 'circuit';
+    case Vehicle = 'vehicle';
+    /** The vehicle, where it has a booster. */
+    case Assist = 'assist';
+    case StraightPiston = 'straight-piston';
+    /** A rear caliper with the parking brake inside: its piston is wound or motor-driven. */
+    case BuiltIn = 'built-in';
+    /** Small parking-brake shoes in the hat of a rear disc. */
+    case Hat = 'hat';
+    case ElectricParking = 'electric-parking';
+    case HoseCorner = 'hose-corner';
+    case ChannelCorner = 'channel-corner';
+
+    /** @return list<Place> */
+    public function in(Layout $layout): array
+    {
+        return match ($this) {
+            self::Hose => $layout->hoses(),
+            self::Channel => $layout->pipework->modulator ? $layout->hoses() : [],
+            self::Corner, self::HoseCorner => self::corners(static fn (): bool => true),
+            self::ChannelCorner => self::corners(static fn (): bool => $layout->pipework->modulator),
+            self::Disc => self::brakes($layout, static fn (WheelBrake $b): bool => $b->disc),
+            self::StraightPiston => self::brakes($layout, static fn (WheelBrake $b): bool => $b->disc && $b->parking->straight),
+            self::BuiltIn => self::brakes($layout,
+                static fn (WheelBrake $b): bool => $b->disc && $b->parking->here && !$b->parking->straight,
+            ),
+            self::Hat => self::brakes($layout,
+                static fn (WheelBrake $b): bool => $b->disc && $b->parking->here && $b->parking->straight,
+            ),
+            self::ElectricParking => self::brakes($layout, static fn (WheelBrake $b): bool => $b->parking->electric),
+            self::Drum => self::brakes($layout, static fn (WheelBrake $b): bool => !$b->disc),
+            self::Parking => self::brakes($layout, static fn (WheelBrake $b): bool => $b->parking->here),
+            self::Circuit => array_map(static fn (Chamber $c): Place => Place::of($c->id), $layout->chambers),
+            self::Vehicle => [Place::vehicle()],
+            self::Assist => $layout->hasAssist() ? [Place::vehicle()] : [],
+        };
+    }
+
+    /**
+     * @param callable(WheelBrake): bool $fits
+     *
+     * @return list<Place>
+     */
+    private static function brakes(Layout $layout, callable $fits): array
+    {
+        return self::corners(static fn (Corner $corner): bool => $fits($layout->brake($corner)));
+    }
+
+    /** Whether a place is one of them in a layout. */
+    public function has(Layout $layout, Place $place): bool
+    {
+        foreach ($this->in($layout) as $one) {
+            if ($one->id === $place->id) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param callable(Corner): bool $fits
+     *
+     * @return list<Place>
+     */
+    private static function corners(callable $fits): array
+    {
+        return array_values(array_map(Place::at(...), array_filter(Corner::cases(), $fits)));
+    }
+}

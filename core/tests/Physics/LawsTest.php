@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Tests\Physics;
+
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Rodrel\Core\Fault\Particle;
+use Rodrel\Core\Fault\Particles;
+use Rodrel\Core\Physics\Booster;
+use Rodrel\Core\Physics\CircuitBuilder;
+use Rodrel\Core\Physics\CircuitSolver;
+use Rodrel\Core\Physics\CircuitState;
+use Rodrel\Core\Physics\Effects;
+use Rodrel\Core\Physics\Foot;
+use Rodrel\Core\Physics\PedalSource;
+use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vehicle\Layout;
+
+/** What must hold whatever the numbers are. */
+final class LawsTest extends TestCase
+{
+    public function testASoundSystemHoldsNothingTwoSecondsAfterRelease(): void
+    {
+        foreach (array_keys(World::catalogue()->presets) as $preset) {
+            foreach ([30.0, 150.0, 400.0] as $footN) {
+                foreach (World::press(World::layout($preset), [], $footN, [5.6])['5.60']['kpa'] as $corner => $kpa) {
+                    self::assertLessThan(2.0, abs($kpa), "$preset $corner after $footN N");
+                }
+            }
+        }
+    }
+
+    public function testMoreFootNeverGivesLessPressureWhileItPresses(): void
+    {
+        foreach ($this->sample(12) as $particle) {
+            $before = [];
+            foreach ([40.0, 90.0, 160.0, 300.0] as $footN) {
+                $seen = World::press(World::layout(), $particle->effects->all(), $footN, [0.4, 3.4]);
+                foreach (['0.40', '3.40'] as $at) {
+                    foreach ($seen[$at]['kpa'] as $corner => $kpa) {
+                        self::assertGreaterThanOrEqual(($before[$at][$corner] ?? 0.0) - 1.0, $kpa, $particle->suspect." $corner at $at s");
+                        $before[$at][$corner] = $kpa;
+                    }
+                }
+            }
+        }
+    }
+
+    public function testMirroringFaultAndLayoutMirrorsTheResult(): void
+    {
+        $mirror = ['lf' => 'rf', 'rf' => 'lf', 'lr' => 'rr', 'rr' => 'lr'];
+        $preset = World::handbookDocument();
+        foreach ($preset['master']['chambers'] as $i => $chamber) {
+            $preset['master']['chambers'][$i]['wheels'] = array_map(static fn (string $w): string => $mirror[$w], $chamber['wheels']);
+        }
+        $fault = ['hose@lf' => ['gf' => 0.002, 'gr' => 1e-5], 'wheel@lf' => ['air' => 1.0]];
+        $mirrored = ['hose@rf' => $fault['hose@lf'], 'wheel@rf' => $fault['wheel@lf']];
+        $left = World::press(World::handbook(), $fault, 150.0, [3.4, 6.0]);
+        $right = World::press(Layout::fromArray($preset), $mirrored, 150.0, [3.4, 6.0]);
+        foreach ($left as $at => $seen) {
+            self::assertEqualsWithDelta($seen['travel'], $right[$at]['travel'], 1e-6);
+            foreach ($seen['kpa'] as $corner => $kpa) {
+                self::assertEqualsWithDelta($kpa, $right[$at]['kpa'][$mirror[$corner]], 1e-6, "$corner at $at s");
+            }
+        }
+    }
+
+    public function testOnAFrontRearSplitMirroringTheFaultAloneMirrorsTheResult(): void
+    {
+        $layout = World::handbook('front-rear-discs');
+        $left = World::press($layout, ['inlet-valve@lf' => ['gr' => 1e-5]], 150.0, [6.0])['6.00'];
+        $right = World::press($layout, ['inlet-valve@rf' => ['gr' => 1e-5]], 150.0, [6.0])['6.00'];
+        self::assertGreaterThan(1000.0, $left['kpa']['lf']);
+        self::assertEqualsWithDelta($left['kpa']['lf'], $right['kpa']['rf'], 1e-6);
+        self::assertEqualsWithDelta($left['kpa']['rf'], $right['kpa']['lf'], 1e-6);
+    }
+
+    /** Reservoir + chambers + lines + leaked + caught stays what it was, over a minute of random faults and an opened joint. */
+    public function testTheVolumeLedgerIsConstant(): void
+    {
+        $layout = World::handbook();
+        foreach ([...$this->sample(10), null] as $particle) {
+            $effects = null === $particle ? new Effects(['wheel@lf' => ['leak' => 1e-5, 'air' => 1.0], 'chamber@primary' => ['bypass_hard' => 2e-4]]) : $particle->effects;
+            $chamber = $layout->chambers[0];
+            $circuit = (new CircuitBuilder($layout))->build($chamber, $effects);
+            $state = CircuitState::atRest($circuit);
+            $atRest = $state->ledgerMl($circuit);
+            $solver = new CircuitSolver();
+            $booster = new Booster($layout, 65.0, $effects->value('booster', null, 'stuck', 0.0));
+            $solver->run($circuit, $state, new PedalSource(Foot::press(150.0), $booster), 30.0);
+            $solver->run($circuit, $state, new PedalSource(Foot::off(), $booster), 40.0, [], [$circuit->node('wheel@lf')]);
+            $solver->run($circuit, $state, new PedalSource(Foot::off(), $booster), 60.0);
+            self::assertEqualsWithDelta($atRest, $state->ledgerMl($circuit), 1e-6, null === $particle ? 'leak and bypass' : (string) $particle->suspect);
+        }
+    }
+
+    public function testHalvingTheToleranceChangesNoPressureByMoreThanOnePercent(): void
+    {
+        $at = [0.4, 1.0, 3.4, 4.0, 5.0, 9.0, 20.0];
+        foreach ($this->sample(16) as $particle) {
+            $coarse = World::press(World::layout(), $particle->effects->all(), 150.0, $at);
+            $fine = World::press(World::layout(), $particle->effects->all(), 150.0, $at, tolerance: 0.5);
+            foreach ($fine as $t => $seen) {
+                foreach ($seen['kpa'] as $corner => $kpa) {
+                    self::assertEqualsWithDelta($kpa, $coarse[$t]['kpa'][$corner], max(2.0, 0.01 * abs($kpa)), $particle->suspect." $corner at $t s");
+                }
+            }
+        }
+    }
+
+    public function testACauseOnBothChambersDragsBothWheelsOfAnAxleAlike(): void
+    {
+        foreach ([['booster' => ['stuck' => 300.0]], ['chamber@primary' => ['rest' => 0.4], 'chamber@secondary' => ['rest' => 0.4]]] as $fault) {
+            $seen = World::press(World::handbook(), $fault, 150.0, [8.0])['8.00']['torque'];
+            self::assertGreaterThan(20.0, $seen['lf']);
+            self::assertEqualsWithDelta($seen['lf'], $seen['rf'], 0.5);
+            self::assertEqualsWithDelta($seen['lr'], $seen['rr'], 0.5);
+        }
+    }
+
+    public function testACauseInOneChamberDragsOneFrontAndTheOppositeRear(): void
+    {
+        $seen = World::press(World::handbook(), ['chamber@primary' => ['rest' => 1.4]], 150.0, [8.0])['8.00']['torque'];
+        self::assertGreaterThan(50.0, $seen['lf']);
+        self::assertGreaterThan(5.0, $seen['rr']);
+        self::assertLessThan(2.0, $seen['rf']);
+        self::assertLessThan(1.0, $seen['lr']);
+    }
+
+    /** Foot 150 N gives 5635 kPa; behind a valve with knee 2500 and slope 0.35 the rear gets 2500 + 0.35 · 3135 = 3597 kPa. */
+    public function testARearPressureValveHoldsBackByItsSlopeAndLetsGoFreely(): void
+    {
+        $valve = ['knee_kpa' => 2500, 'slope' => 0.35];
+        $layout = World::handbook('front-rear-discs', ['rear_valves' => ['lr' => $valve, 'rr' => $valve]]);
+        $seen = World::press($layout, [], 150.0, [3.4, 6.0]);
+        self::assertEqualsWithDelta(3597.0, $seen['3.40']['kpa']['rr'], 20.0);
+        self::assertEqualsWithDelta(5635.0, $seen['3.40']['kpa']['lf'], 5.0);
+        self::assertLessThan(3.0, $seen['6.00']['kpa']['rr']);
+    }
+
+    public function testASolidAxleDragsBothRearsThroughItsOneHose(): void
+    {
+        $layout = World::handbook('front-rear-discs', ['rear_solid_axle' => true]);
+        self::assertSame(['lf', 'rf', 'rear'], array_map(strval(...), $layout->hoses()));
+        $seen = World::press($layout, ['hose@rear' => ['gr' => 1e-5]], 150.0, [8.0])['8.00'];
+        self::assertGreaterThan(1000.0, $seen['kpa']['lr']);
+        self::assertEqualsWithDelta($seen['kpa']['lr'], $seen['kpa']['rr'], 1.0);
+        self::assertLessThan(5.0, $seen['kpa']['lf']);
+    }
+
+    /** @return list<Particle> */
+    private function sample(int $count): array
+    {
+        $particles = Particles::of(World::catalogue()->faults, World::layout());
+        $chance = new Randomizer(new Mt19937(41));
+        $picked = [];
+        while (\count($picked) < $count) {
+            $picked[] = $particles[$chance->getInt(0, \count($particles) - 1)];
+        }
+
+        return $picked;
+    }
+}

@@ -1,0 +1,282 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange;
+
+use App\Account\Role;
+use App\Account\User;
+use App\Account\UserRepository;
+use App\Job\Job;
+use App\Job\JobEntry;
+use App\Job\LogPlace;
+use App\Job\SameContent;
+use App\Job\Stamp;
+use App\Job\StoredClaim;
+use App\Photo\Photos;
+use App\Vehicle\VehicleKind;
+use App\Vehicle\VehicleRepository;
+use Doctrine\ORM\EntityManagerInterface;
+use Rodrel\Core\CoreException;
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Refused;
+use Rodrel\Core\Log\Rule;
+use Rodrel\Core\Shape;
+use Symfony\Component\Uid\Uuid;
+
+/**
+ * Brings a job in. A file with this shop's own seal is restored as it was. Every other file comes through the one door:
+ * each entry becomes an entry of whoever brings it in, with what it said of itself beside it as a claim, and with the
+ * doubts of our own rules; what would open a gate sleeps until a lead here countersigns it.
+ */
+final readonly class BringIn
+{
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private JobDocument $document,
+        private ShopSeal $seal,
+        private UserRepository $users,
+        private VehicleRepository $vehicles,
+        private Photos $photos,
+        private Journal $journal,
+    ) {
+    }
+
+    /**
+     * The same document again changes nothing.
+     *
+     * @param array<string, mixed> $document checked against its schema
+     *
+     * @throws InvalidData with the place of what is wrong; then nothing is changed
+     */
+    public function __invoke(array $document, User $by): Job
+    {
+        $shape = new Shape($document);
+        $head = $shape->in('job');
+        $id = $this->uuid($head, 'id');
+        $this->journal->catalogue->vehicle($head->text('preset'), $head->raw('parts'));
+        $ours = $this->seal->isOurs($document);
+
+        return $this->entities->wrapInTransaction(function () use ($shape, $head, $id, $document, $by, $ours): Job {
+            $known = $this->entities->find(Job::class, $id);
+            if (null !== $known) {
+                return $this->isSame($known, $document)
+                    ? $known
+                    : throw InvalidData::at('/job/id', 'this job is here already, with other entries');
+            }
+            $openedAt = $this->moment($head, 'opened_at');
+            $kind = new VehicleKind($head->text('unit'), $head->text('preset'), $this->keyed($head->raw('parts')));
+            $job = Job::open($id, $this->vehicles->of($kind, $openedAt), $openedAt);
+            $this->entities->persist($job);
+            $names = $this->names($shape);
+            $log = $ours ? $this->restored($job, $shape, $names) : $this->claimed($job, $shape, $names, $by);
+            $this->entities->flush();
+            $this->pictures($job, $shape, $names, $ours ? null : $by);
+            ($this->journal->project)($this->journal->readJob->from($job, $log));
+
+            return $job;
+        });
+    }
+
+    /** @param array<string, mixed> $document */
+    private function isSame(Job $job, array $document): bool
+    {
+        $mine = $this->document->of($job);
+        unset($mine['seal'], $document['seal']);
+
+        return SameContent::is($mine, $document);
+    }
+
+    /**
+     * Our own backup: every entry as it was.
+     *
+     * @param array<string, string> $names
+     *
+     * @return list<JobEntry>
+     */
+    private function restored(Job $job, Shape $shape, array $names): array
+    {
+        foreach ($names as $id => $name) {
+            if (null === $this->users->find(Uuid::fromString($id))) {
+                $login = 'from-'.substr($id, -12);
+                $this->entities->persist(User::elsewhere(Uuid::fromString($id), $login, $name, Role::Technician));
+            }
+        }
+        $log = [];
+        foreach ($this->entries($shape, $names) as [$entry, $kind, $seq]) {
+            $log[] = $stored = JobEntry::broughtIn(
+                $this->uuid($entry, 'id'),
+                new LogPlace($job->id(), $seq, (int) $entry->number('epoch')),
+                $kind,
+                $this->keyed($entry->raw('payload')),
+                new Stamp(
+                    $this->uuid($entry, 'author'),
+                    $this->moment($entry, 'taken_at'),
+                    $this->moment($entry, 'recorded_at'),
+                    $entry->text('catalogue'),
+                ),
+            );
+            $this->entities->persist($stored);
+        }
+
+        return $log;
+    }
+
+    /**
+     * Somebody else's: each entry meets the rules here, and is never refused for them.
+     *
+     * @param array<string, string> $names
+     *
+     * @return list<JobEntry>
+     */
+    private function claimed(Job $job, Shape $shape, array $names, User $by): array
+    {
+        $log = [];
+        $epoch = 0;
+        $now = $this->journal->clock->now();
+        foreach ($this->entries($shape, $names) as [$entry, $kind, $seq]) {
+            $raw = $this->keyed($entry->raw('payload'));
+            $payload = $kind->read($raw);
+            $epoch += (int) ($payload instanceof RepairedPayload);
+            $taken = min($this->moment($entry, 'taken_at'), $now);
+            $claim = new StoredClaim(
+                $entry->text('author'),
+                $names[$entry->text('author')],
+                $entry->text('taken_at'),
+                $entry->text('recorded_at'),
+                (int) $entry->number('epoch'),
+                $entry->text('catalogue'),
+                [],
+            );
+            $write = fn (StoredClaim $claim): JobEntry => JobEntry::broughtIn(
+                $this->uuid($entry, 'id'),
+                new LogPlace($job->id(), $seq, $epoch),
+                $kind,
+                $raw,
+                new Stamp($by->id(), $taken, $now, $this->journal->catalogue->hash),
+                $claim,
+            );
+            $doubts = $this->doubts($job, $log, $write($claim));
+            $log[] = $stored = $write($claim->withDoubts($doubts));
+            $this->entities->persist($stored);
+        }
+
+        return $log;
+    }
+
+    /**
+     * Why the rules here would have refused an entry.
+     *
+     * @param list<JobEntry> $log before it
+     *
+     * @return list<string>
+     */
+    private function doubts(Job $job, array $log, JobEntry $entry): array
+    {
+        try {
+            Rule::check($this->journal->readJob->from($job, $log)->state, $entry->toCore());
+        } catch (Refused $refused) {
+            return $refused->reasons;
+        } catch (CoreException) {
+            return ['unknown-here'];
+        }
+
+        return [];
+    }
+
+    /**
+     * @param array<string, string> $names
+     *
+     * @return list<array{Shape, Kind, int}> in order, each with its kind and number
+     */
+    private function entries(Shape $shape, array $names): array
+    {
+        $entries = [];
+        $last = 0;
+        foreach ($shape->each('entries') as $entry) {
+            $seq = (int) $entry->number('seq');
+            $last = $seq === $last + 1 ? $seq : throw $entry->wrong('seq', 'entries count up from 1 without a gap');
+            $kind = Kind::tryFrom($entry->text('kind')) ?? throw $entry->wrong('kind', 'unknown kind of entry');
+            if (!isset($names[$entry->text('author')])) {
+                throw $entry->wrong('author', 'nobody of that id is among the people');
+            }
+            try {
+                $kind->read($entry->raw('payload'));
+            } catch (InvalidData $wrong) {
+                throw $entry->wrong('payload', $wrong->getMessage());
+            }
+            $entries[] = [$entry, $kind, $seq];
+        }
+
+        return $entries;
+    }
+
+    /** @return array<string, string> name by id */
+    private function names(Shape $shape): array
+    {
+        $names = [];
+        foreach ($shape->each('people') as $person) {
+            $names[$this->uuid($person, 'id')->toRfc4122()] = $person->text('name');
+        }
+
+        return $names;
+    }
+
+    /**
+     * @param array<string, string> $names
+     * @param User|null             $by    who brings them in; null for our own
+     */
+    private function pictures(Job $job, Shape $shape, array $names, ?User $by): void
+    {
+        foreach ($shape->each('photos') as $photo) {
+            $jpeg = base64_decode($photo->text('jpeg'), true);
+            if (false === $jpeg || !str_starts_with($jpeg, "\xFF\xD8\xFF")) {
+                throw $photo->wrong('jpeg', 'a JPEG picture in base64 is expected');
+            }
+            $author = $this->uuid($photo, 'author');
+            $this->photos->keep(
+                $this->uuid($photo, 'id'),
+                $job->id(),
+                $photo->text('about'),
+                $by?->id() ?? $author,
+                $this->moment($photo, 'taken_at'),
+                [
+                    'jpeg' => $jpeg,
+                    'width' => (int) $photo->number('width'),
+                    'height' => (int) $photo->number('height'),
+                ],
+                null === $by ? null : [
+                    'author' => $author->toRfc4122(),
+                    'name' => $names[$author->toRfc4122()] ?? '',
+                ],
+            );
+        }
+    }
+
+    private function moment(Shape $shape, string $key): \DateTimeImmutable
+    {
+        $utc = new \DateTimeZone('UTC');
+        $at = \DateTimeImmutable::createFromFormat('!'.JobDocument::TIME, $shape->text($key), $utc);
+
+        return false !== $at ? $at : throw $shape->wrong($key, 'a time like 2026-03-01T08:00:00Z is expected');
+    }
+
+    private function uuid(Shape $shape, string $key): Uuid
+    {
+        $text = $shape->text($key);
+
+        return Uuid::isValid($text) ? Uuid::fromString($text) : throw $shape->wrong($key, 'a UUID is expected');
+    }
+
+    /**
+     * @param array<array-key, mixed> $data
+     *
+     * @return array<string, mixed>
+     */
+    private function keyed(array $data): array
+    {
+        return array_combine(array_map(strval(...), array_keys($data)), array_values($data));
+    }
+}

@@ -1,0 +1,173 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Job;
+
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Payload\BledPayload;
+use Rodrel\Core\Log\Payload\BleedPayload;
+use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Log\Payload\ConfirmPayload;
+use Rodrel\Core\Log\Payload\CoolPayload;
+use Rodrel\Core\Log\Payload\CountersignPayload;
+use Rodrel\Core\Log\Payload\Figure;
+use Rodrel\Core\Log\Payload\HandoverPayload;
+use Rodrel\Core\Log\Payload\ItemPayload;
+use Rodrel\Core\Log\Payload\LiftPayload;
+use Rodrel\Core\Log\Payload\OverridePayload;
+use Rodrel\Core\Log\Payload\Payload;
+use Rodrel\Core\Log\Payload\PreparedPayload;
+use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\SettledPayload;
+use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\UndoPayload;
+use Rodrel\Core\Log\Payload\WaivePayload;
+use Rodrel\Core\Quantity\Quantity;
+use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\GroupAt;
+use Symfony\Component\HttpFoundation\InputBag;
+
+/** Turns what a form sent into what an entry says; every complaint says what to do. */
+final readonly class FormReader
+{
+    private const COLOUR_LENGTH = 60;
+    private const MOST_STROKES = 5000;
+
+    public function __construct(
+        private Catalogue $catalogue,
+        private Fields $fields,
+        private IntakeForm $intake,
+        private ReadingForm $readings,
+        private FiguresForm $figures,
+    ) {
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @throws InvalidInput
+     */
+    public function read(Kind $kind, InputBag $form): Payload
+    {
+        $text = fn (string $key, string $complaint = 'input.missing'): string => $this->fields->text($form, $key, $complaint);
+
+        return match ($kind) {
+            Kind::Intake => $this->intake->read($form),
+            Kind::Reading => $this->readings->read($form),
+            Kind::Figures => $this->figures->read($form),
+            Kind::Lift => new LiftPayload(
+                Lift::from($this->fields->choice($form, 'to', ['ground', 'raised', 'wheels-off'])),
+                $form->getBoolean('stands'),
+            ),
+            Kind::Cool => new CoolPayload(),
+            Kind::Bled => new BledPayload(),
+            Kind::Handover => new HandoverPayload(),
+            Kind::Undo => new UndoPayload($text('cancels')),
+            Kind::Prepared => new PreparedPayload($text('item')),
+            Kind::Step => $this->step($form),
+            Kind::Confirm => new ConfirmPayload($text('step')),
+            Kind::Repaired => new RepairedPayload($this->group($text('group')), $text('sheet')),
+            Kind::Bleed => $this->bleed($form),
+            Kind::BleedSetup => $this->bleedSetup($form),
+            Kind::Waive => new WaivePayload($text('criterion'), $text('reason', 'input.reason')),
+            Kind::Override => new OverridePayload($text('gate'), $text('reason', 'input.reason')),
+            Kind::Countersign => new CountersignPayload($text('countersigns')),
+            Kind::Item => $this->item($form),
+            Kind::Settled => new SettledPayload($text('item')),
+            Kind::Photo => throw InvalidInput::because('input.picture-missing'),
+            Kind::Finding => throw InvalidInput::because('input.finding'),
+        };
+    }
+
+    private function group(string $typed): GroupAt
+    {
+        return GroupAt::tryParse($typed) ?? throw InvalidInput::because('input.group');
+    }
+
+    /** @param InputBag<bool|float|int|string> $form */
+    private function item(InputBag $form): ItemPayload
+    {
+        $refused = $form->getBoolean('refused');
+
+        return new ItemPayload(
+            $this->fields->text($form, 'text', 'input.item'),
+            $this->fields->optional($form, 'due'),
+            $form->getBoolean('safety'),
+            $refused,
+            $refused ? $this->fields->text($form, 'reason', 'input.reason') : '',
+            $refused ? $this->fields->text($form, 'told') : '',
+        );
+    }
+
+    /** @param InputBag<bool|float|int|string> $form */
+    private function step(InputBag $form): StepPayload
+    {
+        $step = $this->fields->text($form, 'step');
+        $figure = null;
+        if ('' !== $this->fields->optional($form, 'figure')) {
+            $quantity = $this->measures($step);
+            $figure = Figure::of($this->fields->measured($form, 'figure', $quantity, $quantity->coreUnit()));
+        }
+
+        return new StepPayload($this->fields->text($form, 'sheet'), $step, $figure);
+    }
+
+    private function measures(string $step): Quantity
+    {
+        foreach ($this->catalogue->repairs->procedures as $procedure) {
+            foreach ($procedure->steps as $known) {
+                if ($known->id === $step && null !== $known->measures) {
+                    return $known->measures;
+                }
+            }
+        }
+        throw InvalidInput::because('input.no-figure');
+    }
+
+    /** @param InputBag<bool|float|int|string> $form */
+    private function bleed(InputBag $form): BleedPayload
+    {
+        $count = static function (string $key) use ($form): int {
+            $range = ['options' => ['min_range' => 0, 'max_range' => self::MOST_STROKES]];
+            $number = filter_var($form->get($key), \FILTER_VALIDATE_INT, $range);
+
+            return \is_int($number) ? $number : throw InvalidInput::because('input.strokes');
+        };
+        $corners = array_map(static fn (Corner $corner): string => $corner->value, Corner::cases());
+        $unit = '' === $this->fields->optional($form, 'unit')
+            ? BleedPayload::UNITS[0]
+            : $this->fields->choice($form, 'unit', BleedPayload::UNITS);
+
+        return new BleedPayload(
+            Corner::from($this->fields->choice($form, 'corner', $corners)),
+            $this->fields->choice($form, 'bleeder', BleedPayload::BLEEDERS),
+            $count('strokes'),
+            $unit,
+            $this->fields->choice($form, 'bubbles', BleedPayload::BUBBLES, 'input.bubbles'),
+            $count('clear'),
+            mb_substr($this->fields->optional($form, 'colour'), 0, self::COLOUR_LENGTH),
+        );
+    }
+
+    /** @param InputBag<bool|float|int|string> $form */
+    private function bleedSetup(InputBag $form): BleedSetupPayload
+    {
+        $own = [];
+        $typed = mb_strtolower($this->fields->optional($form, 'own'));
+        foreach (preg_split('/[\s,;>]+/', $typed, -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+            $own[$word] = Corner::tryFrom($word) ?? throw InvalidInput::because('input.own-order');
+        }
+        $fluids = array_keys($this->catalogue->bleeding->fluids);
+
+        return new BleedSetupPayload(
+            $this->fields->choice($form, 'method', array_keys($this->catalogue->bleeding->methods), 'input.method'),
+            $this->fields->choice($form, 'plate', $fluids, 'input.fluid'),
+            $this->fields->choice($form, 'fluid', $fluids, 'input.fluid'),
+            $this->fields->choice($form, 'purpose', BleedSetupPayload::PURPOSES),
+            array_values($own),
+        );
+    }
+}

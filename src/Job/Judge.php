@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Job;
+
+use App\Catalogue\SourceHash;
+use App\Prediction\Predictions;
+use App\Shop\ShopSettings;
+use Doctrine\DBAL\Connection;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Isolation\Field;
+use Rodrel\Core\Isolation\Judgement;
+use Rodrel\Core\Job\Diagnosis;
+
+/**
+ * What is believed of a job, computed once per head of its log and kept: the key holds the head, the shop's settings and
+ * prices, the catalogue, the predictions and the sources that judge. A page reads it.
+ */
+final readonly class Judge
+{
+    public function __construct(
+        private Connection $database,
+        private Catalogue $catalogue,
+        private Predictions $predictions,
+        private ShopSettings $shop,
+        private SourceHash $sources,
+    ) {
+    }
+
+    /** Null while the predictions are still being computed. */
+    public function of(LoadedJob $loaded): ?Judgement
+    {
+        $sound = $loaded->state->sound();
+        if (null === $sound) {
+            return null;
+        }
+        $settings = $this->shop->isolation();
+        $key = hash('sha256', serialize([
+            $loaded->last()?->id()->toRfc4122(),
+            $loaded->head(),
+            $settings,
+            $this->catalogue->hash,
+            $this->predictions->key($loaded->layout),
+            $this->sources->judging(),
+        ]));
+        $kept = $this->database->fetchOne(
+            'SELECT data FROM judgement WHERE job_id = ? AND key = ?',
+            [$loaded->id(), $key],
+        );
+        $data = \is_string($kept) ? json_decode($kept, true) : null;
+        if (\is_array($data)) {
+            return Judgement::fromArray($data, $this->catalogue->checks);
+        }
+        $signature = $this->predictions->signature($loaded->layout);
+        if (null === $signature) {
+            return null;
+        }
+        $field = Field::of($this->catalogue->knowledge(), $loaded->layout, $signature);
+        $judgement = Diagnosis::of($field, $loaded->state, $settings)->judgement();
+        $this->database->executeStatement(
+            'INSERT INTO judgement (job_id, key, data) VALUES (:job, :key, :data)
+                ON CONFLICT (job_id) DO UPDATE SET key = :key, data = :data',
+            [
+                'job' => $loaded->id(),
+                'key' => $key,
+                'data' => json_encode($judgement->toArray(), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION),
+            ],
+        );
+
+        return $judgement;
+    }
+}

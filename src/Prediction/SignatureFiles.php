@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Prediction;
+
+use Rodrel\Core\Prediction\Signature;
+use Rodrel\Core\Prediction\SoundSignature;
+
+/** Predictions as files of constant arrays that opcache shares: including one costs a page almost nothing. */
+final readonly class SignatureFiles
+{
+    public function __construct(private string $signatureDir)
+    {
+    }
+
+    public function signature(string $key): ?Signature
+    {
+        $data = $this->read($key.'.php');
+
+        return null === $data ? null : Signature::fromArray($data);
+    }
+
+    public function sound(string $key): ?SoundSignature
+    {
+        $data = $this->read($key.'.sound.php');
+
+        return null === $data ? null : SoundSignature::fromArray($data);
+    }
+
+    public function spread(Signature $signature, SoundSignature $sound): void
+    {
+        $this->write($signature->key.'.php', $signature->toArray());
+        // pages want the medians of a sound vehicle, not the chances of its words
+        $this->write($signature->key.'.sound.php', ['chances' => []] + $sound->toArray());
+    }
+
+    /** @return array<array-key, mixed>|null */
+    private function read(string $name): ?array
+    {
+        $file = $this->signatureDir.'/'.$name;
+        $data = is_file($file) ? require $file : null;
+
+        return \is_array($data) ? $data : null;
+    }
+
+    /** @param array<string, mixed> $data */
+    private function write(string $name, array $data): void
+    {
+        if (!is_dir($this->signatureDir)) {
+            mkdir($this->signatureDir, 0o775, true);
+        }
+        $file = $this->signatureDir.'/'.$name;
+        $temporary = $file.'.'.bin2hex(random_bytes(4));
+        if (false !== @file_put_contents($temporary, '<?php return '.var_export($data, true).';')) {
+            rename($temporary, $file);
+        }
+    }
+}
