@@ -30,13 +30,11 @@ final readonly class CatalogueCommand extends JsonCommand
         #[Option('say nothing when all is well')] bool $check = false,
     ): int {
         if ($check) {
-            $code = $this->answer($output, function () use ($document): array {
+            return $this->answer($output, function () use ($document): array {
                 $this->loader->check($this->texts($document));
 
-                return ['format' => 1, 'mistakes' => 0];
+                return [];
             });
-
-            return $code;
         }
 
         return $this->answer($output, fn (): array => $this->summary($this->loader->check($this->texts($document))));

@@ -15,12 +15,15 @@ abstract readonly class JsonCommand
 {
     public const WRONG = 2;
 
-    /** @param callable(): array<string, mixed> $work */
+    /** @param callable(): array<string, mixed> $work nothing is printed when it has nothing to say */
     protected function answer(OutputInterface $output, callable $work): int
     {
         $flags = \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR;
         try {
-            $output->writeln(json_encode($work(), $flags), OutputInterface::OUTPUT_RAW);
+            $answer = $work();
+            if ([] !== $answer) {
+                $output->writeln(json_encode($answer, $flags), OutputInterface::OUTPUT_RAW);
+            }
 
             return 0;
         } catch (InvalidData|BrokenCatalogue $wrong) {

@@ -64,7 +64,7 @@ final class FindingController extends RendersJob
                 fn (string $part): string => $this->say->text('part.'.$part),
                 $this->spoiled($judgement, $group),
             )),
-            'leads' => $rows[0]['group'] === $group,
+            'leads' => $rows[0]['group'] === $chosen['group'],
             'rows' => $rows,
             'second' => $judgement->second,
             'confirmed' => $advice->confirmed,
