@@ -38,6 +38,12 @@ final class World
     /** @var array<string, mixed>|null */
     private static ?array $handbook = null;
 
+    /** Whether everything is to be tried, not a sample of it: `./rodrel test every`. */
+    public static function isAsked(): bool
+    {
+        return 'yes' === getenv('RODREL_EVERY');
+    }
+
     public static function catalogue(): Catalogue
     {
         return self::$catalogue ??= Catalogue::fromArray(self::documents());

@@ -22,6 +22,7 @@ final readonly class JobPage
         public int $head,
         public int $openItems,
         public string $here,
+        public bool $odd,
     ) {
     }
 
@@ -39,6 +40,16 @@ final readonly class JobPage
             ];
         }
 
-        return new self($loaded->id(), $loaded->job->unit(), $say->complaint($loaded->state->story->intake()), $stages, $next($loaded), $loaded->head(), \count($loaded->state->story->openItems()), $here);
+        return new self(
+            $loaded->id(),
+            $loaded->job->unit(),
+            $say->complaint($loaded->state->story->intake()),
+            $stages,
+            $next($loaded),
+            $loaded->head(),
+            \count($loaded->state->story->openItems()),
+            $here,
+            [] !== $loaded->odd(),
+        );
     }
 }

@@ -6,6 +6,7 @@ namespace App\Job;
 
 use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Road\Yardstick;
 use Rodrel\Core\Vehicle\Layout;
 
 /** A job with everything that follows from its log; what is believed of it is looked up when it is first asked for. */
@@ -14,6 +15,8 @@ final class LoadedJob
     public readonly Layout $layout;
     private ?Judgement $judgement = null;
     private bool $judged = false;
+    /** @var list<string>|null */
+    private ?array $odd = null;
 
     /** @param list<JobEntry> $log */
     public function __construct(
@@ -40,6 +43,19 @@ final class LoadedJob
     public function head(): int
     {
         return $this->last()?->seq() ?? 0;
+    }
+
+    /**
+     * Which laws of ordinary braking its figures break; presets break none, so that only composed vehicles and those
+     * with figures of their own are asked.
+     *
+     * @return list<string> see Yardstick
+     */
+    public function odd(): array
+    {
+        $asked = [] !== $this->job->parts() || [] !== $this->state->story->figures();
+
+        return $this->odd ??= $asked ? (new Yardstick($this->layout))->broken() : [];
     }
 
     public function id(): string

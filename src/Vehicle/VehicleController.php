@@ -30,6 +30,7 @@ final class VehicleController extends RendersJob
 
         return $this->page('vehicle/vehicle.html.twig', $loaded, 'intake', [
             'preset' => $this->say->text('preset.'.$job->preset()),
+            'odd' => array_map(fn (string $law): string => $this->say->ui('vehicle.odd.'.$law), $loaded->odd()),
             'figures' => array_map(fn (string $name): array => $this->figure($loaded, $name), array_keys(Composer::FIGURES)),
             'torques' => $this->torques($loaded),
             'torqueUnit' => $this->units->of(Quantity::Torque)->value,

@@ -48,10 +48,16 @@ final readonly class ThermalWheel
                 $power = $dragNm(($n + 0.5) * $h) * $drive->speedMPerS / $tyreRadiusM;
                 $excess = $this->step($excess, $power, $drive->speedMPerS, $airC, $h);
             }
-            $excess += $drive->stops > 0 ? $stopJoule / ($this->massKg * self::IRON_J_PER_KG_K) : 0.0;
+            $excess += $drive->stops > 0 ? $this->ofStop($stopJoule) : 0.0;
         }
 
         return $excess;
+    }
+
+    /** Kelvins that one stop adds, all of it in the iron: E / (m·c). */
+    public function ofStop(float $joule): float
+    {
+        return $joule / ($this->massKg * self::IRON_J_PER_KG_K);
     }
 
     /** Kelvins over the air after standing for some seconds. */

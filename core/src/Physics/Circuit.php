@@ -18,6 +18,14 @@ final class Circuit
     public const CUP_LIMIT_KPA = -10.0;  // kPa; below it the piston waits for the cup (handbook)
     public const RETURN_MM_S = 62.0;     // mm/s, both pistons on the way home (handbook)
 
+    /** An edge that lets less than this toward a wheel makes its circuit slow (mL/s/kPa; a sound hose lets 0.15). */
+    private const SLOW = 5e-4;
+    /** One that lets so many times more back than forward is a trap: a wheel emptied too far stays so. */
+    private const TRAP = 100.0;
+
+    /** Whether something in it fills slowly, and whether something in it lets go only. */
+    public bool $slow = false;
+    public bool $trap = false;
     /** @var list<string> */
     public array $names = [];
     /** @var list<int> */
@@ -70,6 +78,10 @@ final class Circuit
     ): int {
         $this->names[] = $name;
         $this->parent[] = $parent;
+        if (\count($this->names) > 1) {
+            $this->slow = $this->slow || $edge->forward < self::SLOW;
+            $this->trap = $this->trap || $edge->return > self::TRAP * $edge->forward;
+        }
         $this->forward[] = $edge->forward;
         $this->return[] = $edge->return;
         $this->hold[] = $edge->holdKpa;
@@ -115,6 +127,18 @@ final class Circuit
 
         return $this->clearance[$node] * (1.0 - exp(-$over / $this->touchKpa[$node]))
             + $this->stiffness[$node] * $kpa + $this->air[$node] * $kpa / ($kpa + 101.0);
+    }
+
+    /** N·m at a wheel behind its valve, with the pedal held and the chamber at a pressure; without base drag. */
+    public function heldTorqueNm(string $corner, float $kpa): float
+    {
+        for ($node = $this->wheelNode[$corner]; $node > 0; $node = $this->parent[$node]) {
+            $kpa = min($kpa, $this->knee[$node] + $this->slope[$node] * max(0.0, $kpa - $this->knee[$node]));
+        }
+        $friction = $this->friction[$corner];
+        $inner = $friction->inner(0.0, $kpa);
+
+        return $friction->torqueNm($inner, $friction->outer(0.0, $inner));
     }
 
     public function bypass(float $kpa): float

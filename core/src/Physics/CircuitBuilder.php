@@ -124,12 +124,20 @@ final readonly class CircuitBuilder
             $node,
             $corner->value,
             $cylinder->clearanceMl + $of('extra_clearance', 0.0),
-            $cylinder->springKpa,
+            $cylinder->springKpa * $this->springLeft($effects, $corner),
             $cylinder->touchKpa,
             $this->friction($effects, $corner),
         );
 
         return $node;
+    }
+
+    /** What is left of the return spring: a weak one lets the shoes go at a lower pressure too. */
+    private function springLeft(Effects $effects, Corner $corner): float
+    {
+        $sound = $this->layout->brake($corner)->lining->springN;
+
+        return $sound > 0.0 ? $effects->value('brake', $corner, 'spring', $sound) / $sound : 1.0;
     }
 
     private function friction(Effects $effects, Corner $corner): Friction

@@ -18,6 +18,12 @@ final readonly class CircuitSolver
     private const ITERATIONS = 30;
     /** Two-step formulas stay stable up to a growth of 2.4 from step to step. */
     private const GROWTH = 2.0;
+    /** Error of one step at a wheel: kPa, and share of its pressure (chosen for the halving law). */
+    private const BOUND_KPA = 1.5;
+    private const BOUND_SHARE = 0.0015;
+    /** How far contact reaches, in times of how softly the lining comes on. */
+    private const CONTACT = 6.0;
+    private const CONTACT_SHARE = 0.2;
     /** Key of the piston beside the wheels' nodes. */
     private const PISTON = -1;
 
@@ -91,7 +97,7 @@ final readonly class CircuitSolver
             $slope = ($kpa[$node] - $state->kpa[$node]) / $step;
             $new[$node] = $slope;
             if (null !== $slopes) {
-                $bound = $this->tolerance * (1.5 + 0.0015 * abs($kpa[$node]));
+                $bound = $this->boundKpa($circuit, $node, $kpa[$node]);
                 $error = max($error, 0.5 * $step * abs($slope - $slopes[$node]) / $bound);
             }
         }
@@ -108,7 +114,36 @@ final readonly class CircuitSolver
         $this->accept($circuit, $state, $kpa, $piston, $mode, $drawn, $rule, $opened);
         $grown = $step * ($error > 0.0 ? min(self::GROWTH, 0.9 / sqrt($error)) : self::GROWTH);
 
-        return [$step, $step < $wanted ? max($wanted, $grown) : $grown, $new, $sameMode ? $rule->past() : null];
+        return [
+            $step,
+            $step < $wanted ? max($wanted, $grown) : $grown,
+            $new,
+            // the two-step formula swings a little past its end; what is trapped there would stay
+            $sameMode && !($circuit->trap && $this->isEmptying($circuit, $kpa, $new)) ? $rule->past() : null,
+        ];
+    }
+
+    /** What a step may be wrong by, kPa: less where a lining comes on or goes slowly, for there time is much pressure. */
+    private function boundKpa(Circuit $circuit, int $node, float $kpa): float
+    {
+        $near = $circuit->slow && abs($kpa - $circuit->springKpa[$node]) < self::CONTACT * $circuit->touchKpa[$node];
+
+        return $this->tolerance * ($near ? self::CONTACT_SHARE : 1.0) * (self::BOUND_KPA + self::BOUND_SHARE * abs($kpa));
+    }
+
+    /**
+     * @param array<int, float> $kpa
+     * @param array<int, float> $slopes kPa/s
+     */
+    private function isEmptying(Circuit $circuit, array $kpa, array $slopes): bool
+    {
+        foreach ($circuit->wheelNode as $node) {
+            if ($kpa[$node] < $circuit->touchKpa[$node] && $slopes[$node] < 0.0) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -37,6 +37,9 @@ final readonly class Composer
         'drum_max_mm' => [100.0, 500.0],
     ];
 
+    /** A rear pressure valve, and what the anti-lock unit does in its place (estimate; knee 2 to 4 MPa). */
+    private const VALVE = ['knee_kpa' => 2500, 'slope' => 0.35];
+    private const CAP = ['knee_kpa' => 3000, 'slope' => 0.25];
     private const FRONT_WHEELS = ['lf', 'rf'];
     private const REAR_WHEELS = ['lr', 'rr'];
     private const DISC = ['brake' => 'disc', 'touch_kpa' => 30, 'spring_kpa' => 0, 'friction' => 0.38, 'spring_n' => 0];
@@ -74,19 +77,68 @@ final readonly class Composer
             }
         }
 
-        return [
+        return self::fitted([
             'id' => 'composed',
-            'pedal' => ['ratio' => 'none' === $assist ? 5.5 : 4.0, 'free_mm' => 2.0],
-            'booster' => 'none' === $assist ? [] : ['gain' => 4.5, 'cut_in_n' => 60, 'jump_out_n' => 0, 'area_cm2' => 430, 'vacuum_kpa' => 'electric-pump' === $assist ? 80 : 65],
+            'pedal' => ['ratio' => 'none' === $assist ? 6.0 : 4.0, 'free_mm' => 2.0],
+            'booster' => 'none' === $assist ? [] : [
+                'gain' => $solid ? 5.5 : 4.5,
+                'cut_in_n' => 60,
+                'jump_out_n' => $solid ? 450 : 400,
+                'area_cm2' => $solid ? 560 : 430,
+                'vacuum_kpa' => 'electric-pump' === $assist ? 80 : 65,
+            ],
             'master' => ['bore_mm' => 22.2, 'chambers' => self::chambers($split)],
             'modulator' => $antiLock,
             'rear_solid_axle' => $solid,
             'tyre_radius_m' => $solid ? 0.36 : 0.30,
             'mass_kg' => $solid ? 1950 : 1350,
+            'front_share' => $solid ? 0.54 : 0.60,
+            'height_to_wheelbase' => $solid ? 0.26 : 0.21,
             'pipe_m' => ['lf' => 0.9, 'rf' => 1.7, 'lr' => 3.4, 'rr' => 4.0],
-            'rear_valves' => $valve ? ['lr' => ['knee_kpa' => 2500, 'slope' => 0.35], 'rr' => ['knee_kpa' => 2500, 'slope' => 0.35]] : [],
-            'corners' => ['lf' => self::front($front), 'rf' => self::front($front), 'lr' => self::rear($rear), 'rr' => self::rear($rear)],
-        ];
+            'rear_valves' => self::heldBack($valve, $antiLock && ($solid || 'drum' === $front || 'drum' !== $rear)),
+            'corners' => [
+                'lf' => self::front($front),
+                'rf' => self::front($front),
+                'lr' => self::rear($rear),
+                'rr' => self::rear($rear),
+            ],
+        ], 'drum' === $front, 'drum' === $rear, $solid);
+    }
+
+    /**
+     * Bores that suit the weight, and each other: the heavier vehicle has larger ones; rear discs without anything that
+     * holds them back, and rear drums behind front drums, have smaller ones.
+     *
+     * @param array<string, mixed> $document
+     *
+     * @return array<string, mixed>
+     */
+    private static function fitted(array $document, bool $frontDrum, bool $rearDrum, bool $heavy): array
+    {
+        $held = [] !== $document['rear_valves'];
+        $front = $frontDrum ? ($heavy ? 38.1 : 30.16) : ($heavy ? 68.0 : 57.0);
+        $rear = match (true) {
+            $rearDrum && $frontDrum => $heavy ? ($held ? 22.2 : 19.05) : ($held ? 19.05 : 15.87),
+            $rearDrum => $heavy ? 20.64 : 19.05,
+            default => ($heavy ? 1.1 : 1.0) * ($held ? 36.0 : 30.0),
+        };
+        $document = self::withBore(self::withBore($document, self::FRONT_WHEELS, $front), self::REAR_WHEELS, $rear);
+        $document = self::withMasterBore($document, [] === $document['booster'] ? 20.64 : ($heavy ? 23.8 : 22.2));
+        foreach ($heavy ? ['rotor_front_kg' => 9.0, 'rotor_rear_kg' => 5.4] : [] as $figure => $value) {
+            $document = self::withFigures($document, [$figure => $value]);
+        }
+
+        return array_combine(array_map(strval(...), array_keys($document)), array_values($document));
+    }
+
+    /** @return array<string, array{knee_kpa: int, slope: float}> by rear wheel, where something holds it back */
+    private static function heldBack(bool $valve, bool $capped): array
+    {
+        return match (true) {
+            $valve => array_fill_keys(self::REAR_WHEELS, self::VALVE),
+            $capped => array_fill_keys(self::REAR_WHEELS, self::CAP),
+            default => [],
+        };
     }
 
     /**
@@ -244,7 +296,7 @@ final readonly class Composer
     private static function front(string $kind): array
     {
         return 'drum' === $kind
-            ? self::DRUM + ['bore_mm' => 25.4, 'stiffness_ml_per_kpa' => 0.00018, 'clearance_ml' => 0.75, 'radius_m' => 0.115, 'base_drag_nm' => 1.5, 'driveline_nm' => 0, 'parking_brake' => false, 'rotor_kg' => 6, 'loss_share' => 1]
+            ? ['spring_n' => 150] + self::DRUM + ['bore_mm' => 25.4, 'stiffness_ml_per_kpa' => 0.00018, 'clearance_ml' => 0.75, 'radius_m' => 0.115, 'base_drag_nm' => 1.5, 'driveline_nm' => 0, 'parking_brake' => false, 'rotor_kg' => 6, 'loss_share' => 1]
             : self::DISC + ['bore_mm' => 57, 'stiffness_ml_per_kpa' => 0.00022, 'clearance_ml' => 0.35, 'radius_m' => 0.112, 'base_drag_nm' => 2.5, 'driveline_nm' => 6, 'parking_brake' => false, 'rotor_kg' => 6, 'loss_share' => 1, 'bleeders' => 'four-piston' === $kind ? 2 : 1];
     }
 

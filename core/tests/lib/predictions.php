@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Prints one line per fault of a preset with the hash of what it would show: run once with the just-in-time compiler
+ * and once without, the two must be the same text.
+ *
+ * php predictions.php <preset> [<fault> …]
+ */
+
+use Rodrel\Core\Tests\World;
+
+require dirname(__DIR__, 3).'/vendor/autoload.php';
+
+[, $preset] = $argv;
+$prediction = World::prediction(World::layout($preset));
+foreach (World::catalogue()->faults as $fault) {
+    if ([] === array_slice($argv, 2) || in_array($fault->id, array_slice($argv, 2), true)) {
+        echo $preset, ' ', $fault->id, ' ', hash('sha256', serialize($prediction->fault($fault)->toArray())), "\n";
+    }
+}
