@@ -10,6 +10,7 @@ use Rodrel\Core\Check\Chance;
 use Rodrel\Core\Check\Instruments;
 use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Physics\Joint;
+use Rodrel\Core\Physics\Piston;
 use Rodrel\Core\Physics\Program;
 use Rodrel\Core\Physics\VehicleRun;
 use Rodrel\Core\Tests\World;
@@ -28,6 +29,23 @@ final class ProbesTest extends TestCase
         if (null !== $leftShare) {
             self::assertEqualsWithDelta($leftShare, $read->leftShare, 0.03);
         }
+    }
+
+    /** 1500 N on 25.5 cm² are 588 kPa: a hose that keeps back 600 kPa lets nothing past, one that keeps 100 hinders it. */
+    public function testWhatHoldsHindersThePush(): void
+    {
+        foreach ([[600.0, 0.0], [100.0, 0.77]] as [$holdKpa, $movedMm]) {
+            [$probes, $run] = $this->pressed(new Effects(['hose@lf' => ['hold' => $holdKpa, 'gr' => 1e-3]]));
+            self::assertEqualsWithDelta($movedMm, $probes->pushBack($run, Corner::LeftFront)->movedMm, 0.04);
+        }
+    }
+
+    public function testAPortIsCoveredByAPistonThatStartsOrRestsForward(): void
+    {
+        self::assertTrue((new Piston('primary', 6.2, 0.0, 0.0, 10.0))->portOpens());
+        self::assertFalse((new Piston('primary', 6.2, 0.0, 0.1, 10.0))->portOpens());
+        self::assertFalse((new Piston('primary', 6.2, 0.1, 0.0, 10.0))->portOpens());
+        self::assertFalse((new Piston('primary', 6.2, 0.0, 0.0, 10.0, 0.0))->portOpens());
     }
 
     /** @return iterable<string, array{float, float, float|null}> */

@@ -13,6 +13,7 @@ use Rodrel\Core\Isolation\Explanation;
 use Rodrel\Core\Isolation\Opening;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Weight;
+use Rodrel\Core\Prediction\Signature;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
@@ -115,6 +116,27 @@ final class BeliefTest extends TestCase
         self::assertNotNull($found);
         self::assertCount(2, $found->again);
         self::assertNotContains('pins@lf', array_map(static fn (Reading $r): string => (string) $r->check, $found->again), 'the reading that agrees with all is not asked for again');
+    }
+
+    /**
+     * Two answers of chance 0.1 whoever is to blame: a surprise of 2·2.303 = 4.61. Of answers with 0.1 and 0.9, 2·0.325 is
+     * expected, with a deviation of √(2·0.435) = 0.93: four and a quarter deviations over it. One alone is no contradiction.
+     */
+    public function testSurprisesThatAddUpAreAContradiction(): void
+    {
+        $field = ToyField::make([0.1, 0.1], [0.1, 0.1]);
+        $both = [ToyField::reading('push', 'yes'), ToyField::reading('look', 'yes')];
+        self::assertNotNull(Contradiction::in(Belief::of($field, Opening::first($field, Context::none(), 0.0), $both)));
+        $one = [ToyField::reading('push', 'yes'), ToyField::reading('look', 'no')];
+        self::assertNull(Contradiction::in(Belief::of($field, Opening::first($field, Context::none(), 0.0), $one)));
+    }
+
+    /** A slip of the pen: 2 % over 1.5 times the larger of twice the sound value and the largest median, 0.02 / (1.5·200). */
+    public function testANumberThatNothingExplainsIsASlipAndNotImpossible(): void
+    {
+        $row = ['words' => ['normal', 'long'], 'table' => [[1.0, 0.0]], 'index' => [0], 'medians' => [100.0], 'noise' => 0.01, 'sound' => 100.0, 'blunder' => 0.02];
+        $signature = Signature::fromArray(['format' => 2, 'key' => 'toy', 'particles' => 1, 'simulations' => 0, 'rows' => ['pedal@vehicle/travel' => $row]]);
+        self::assertEqualsWithDelta(0.02 / 300.0, $signature->density('pedal@vehicle/travel', 170.0)[0], 1e-9);
     }
 
     public function testAWordThatTheCheckDoesNotHaveIsRefusedWithItsChoices(): void

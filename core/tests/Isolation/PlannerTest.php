@@ -134,6 +134,71 @@ final class PlannerTest extends TestCase
         self::assertFalse($wet->overridable);
     }
 
+    public function testTwoHandsOfDragCloseTheRoadAndNobodyOverridesAHotWheel(): void
+    {
+        $at = new \DateTimeImmutable('2026-03-01');
+        foreach (['spin-hard@vehicle', 'spin@vehicle'] as $check) {
+            $read = static fn (string $word): Reading => new Reading('s', CheckAt::parse($check), ['lf' => $word, 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at);
+            $free = $this->road(new Situation(new CarState(Lift::Ground, false, false, true), [$read('one-hand')]));
+            self::assertNotContains('free-lf', $free->unmet);
+            foreach (['two-hands', 'will-not-turn'] as $word) {
+                self::assertContains('free-lf', $this->road(new Situation(new CarState(Lift::Ground, false, false, true), [$read($word)]))->unmet);
+            }
+        }
+        [$hot] = $this->closedFor('spin@vehicle', new Situation(new CarState(Lift::Raised, true, false, false), []));
+        self::assertSame('hot', $hot->id);
+        self::assertFalse($hot->overridable);
+    }
+
+    /**
+     * "Push" read unsurely as no leaves 0.5·0.1 + 0.25 = 0.3 against 0.7 of the caliper: the hose leads with 0.225 to 0.175,
+     * and its own confirming check spoke against it.
+     */
+    public function testAConfirmingCheckThatSpokeAgainstItConfirmsNothing(): void
+    {
+        $field = ToyField::make();
+        $against = ToyField::reading('push', 'no', true);
+        $belief = Belief::of($field, Opening::first($field, Context::none(), 0.0), [$against]);
+        self::assertSame('hose@vehicle', (string) $belief->leader()[0]);
+        $now = new Situation(new CarState(Lift::WheelsOff, true, false, true), [$against]);
+        self::assertFalse(Verdict::of($belief, $now, World::settings())->confirmed);
+        $for = ToyField::reading('push', 'yes');
+        $belief = Belief::of($field, Opening::first($field, Context::none(), 0.0), [$for]);
+        self::assertTrue(Verdict::of($belief, new Situation(new CarState(Lift::WheelsOff, true, false, true), [$for]), World::settings())->confirmed);
+    }
+
+    /** Where no check tells anything, a part dearer than the shop's limit still wants confirming, a cheaper one does not. */
+    public function testADearPartWantsConfirmingAndACheapOneDoesNot(): void
+    {
+        $field = ToyField::make([0.5, 0.5], [0.5, 0.5], ['adjuster', 'pins']);
+        $belief = Belief::of($field, Opening::first($field, Context::none(), 0.0), []);
+        $now = new Situation(new CarState(Lift::WheelsOff, true, false, true), []);
+        $verdict = static fn (int $parts): Verdict => Verdict::of($belief, $now, World::settings(null, [
+            'prices' => ['adjuster' => ['parts_cents' => $parts]],
+        ]));
+        self::assertSame('confirm', $verdict(8001)->reason);
+        self::assertSame('nothing-worth-it', $verdict(7999)->reason);
+    }
+
+    /** 300 cents of consumables over 15 minutes cost 20 cents a minute; opening costs 12 minutes of bleeding, once. */
+    public function testConsumablesAndBleedingAreCounted(): void
+    {
+        $now = new Situation(new CarState(Lift::Ground, false, false, true), []);
+        $score = static function (int $consumables) use ($now): float {
+            $field = ToyField::make(consumables: $consumables);
+            $planner = new Planner(Belief::of($field, Opening::first($field, Context::none(), 0.0), []), World::settings());
+
+            return $planner->weigh($field->knowledge->checks->of('push'), Place::vehicle(), $now)->worth->score;
+        };
+        self::assertEqualsWithDelta(20.0, $score(0) - $score(300), 1e-6);
+
+        $field = World::field('medium-car');
+        $planner = new Planner(Belief::of($field, Opening::first($field, Context::none(), 0.15), []), World::settings());
+        $top = CheckAt::parse('hose-top@lf');
+        $minutes = static fn (bool $opened): float => $planner->weigh($field->knowledge->checks->of($top), $top->place, new Situation(new CarState(Lift::WheelsOff, true, $opened, true), []))->worth->minutes;
+        self::assertEqualsWithDelta(12.0, $minutes(false) - $minutes(true), 1e-9);
+    }
+
     /** @return list<Gate> */
     private function closedFor(string $check, Situation $now): array
     {

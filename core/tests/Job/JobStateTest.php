@@ -17,6 +17,7 @@ use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Proof\Criterion;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
 
 /** A job's log from complaint to handover, and what the guard says on the way. */
@@ -97,7 +98,7 @@ final class JobStateTest extends TestCase
     {
         $this->write(Kind::Intake, ['complaint' => 'drags-lf', 'driven_in' => true]);
         $heat = static fn (float $k): array => ['typed' => (string) ($k + 10.0), 'unit' => '°C', 'core' => $k];
-        $this->write(Kind::Reading, ['check' => 'heat-arrival@vehicle', 'numbers' => ['lf' => $heat(320.0), 'rf' => $heat(110.0), 'lr' => $heat(60.0), 'rr' => $heat(60.0)]]);
+        $this->write(Kind::Reading, ['check' => 'heat-arrival@vehicle', 'numbers' => ['lf' => $heat(250.0), 'rf' => $heat(110.0), 'lr' => $heat(60.0), 'rr' => $heat(60.0)]]);
         self::assertFalse($this->state()->situation->car->cool);
         self::assertContains('cool', $this->state()->road()->unmet);
         $this->write(Kind::Cool, []);
@@ -188,6 +189,78 @@ final class JobStateTest extends TestCase
         $this->write(Kind::Settled, ['item' => $item]);
         $this->prove();
         self::assertTrue($this->state()->mayHandOver());
+    }
+
+    public function testAReadingTakenBackTakesTheFindingWithIt(): void
+    {
+        $this->intake()->lift('wheels-off')->spin('will-not-turn')->read('push-back@lf', ['' => 'hard-shut-easy-open']);
+        $rests = end($this->log)->id;
+        $this->write(Kind::Finding, ['group' => 'hose@lf', 'sentence' => 'it is', 'mass' => 0.9, 'readings' => [$rests]]);
+        self::assertSame(Stage::Repair, $this->state()->stage);
+        $this->write(Kind::Undo, ['cancels' => $rests]);
+        self::assertNull($this->state()->story->finding());
+        self::assertSame(Stage::Bench, $this->state()->stage);
+    }
+
+    public function testASinkingPedalFailsTheProof(): void
+    {
+        $this->repaired();
+        $this->write(Kind::Reading, ['check' => 'pedal@vehicle', 'outcomes' => ['sink' => 'sinks'], 'numbers' => ['travel' => ['typed' => '68', 'unit' => 'mm', 'core' => 68.0]], 'unsure' => false]);
+        self::assertSame('firm-hold', $this->state()->proof->failed()?->id);
+    }
+
+    public function testARaisedVehicleIsNotHandedOver(): void
+    {
+        $this->repaired();
+        $this->prove();
+        $this->lift('raised');
+        try {
+            Rule::check($this->state(), $this->entry(Kind::Handover, []));
+            self::fail('It was handed over in the air.');
+        } catch (Refused $refused) {
+            self::assertContains('on-ground', $refused->reasons);
+        }
+    }
+
+    /** The loop with stops before the repair and again after it: a wheel that stays cool does not brake. */
+    public function testAWheelThatStaysCoolOnTheSameLoopFailsTheProof(): void
+    {
+        $sound = World::sound('medium-car');
+        $loop = static fn (float $leftFront): array => ['check' => 'brake-loop@vehicle', 'unsure' => false, 'numbers' => array_combine(['lf', 'rf', 'lr', 'rr'], array_map(
+            static fn (string $corner, float $share): array => ['typed' => '0', 'unit' => '°C', 'core' => $share * $sound->median(CheckAt::parse('brake-loop@vehicle'), $corner)],
+            ['lf', 'rf', 'lr', 'rr'],
+            [$leftFront, 1.0, 1.0, 1.0],
+        ))];
+        foreach ([[1.0, Criterion::PASSED], [0.2, Criterion::FAILED]] as [$share, $status]) {
+            $this->log = [];
+            $this->intake();
+            $this->log[] = $this->entry(Kind::Reading, $loop(3.0));
+            $this->write(Kind::Cool, [])->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf')->carryOutHose();
+            $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
+            $this->prove();
+            $this->log[] = $this->entry(Kind::Reading, $loop($share));
+            $heat = array_values(array_filter($this->state()->proof->criteria, static fn (Criterion $c): bool => 'heat' === $c->id));
+            self::assertSame($status, $heat[0]->status);
+        }
+    }
+
+    /** Weeks of standing make rust twenty times as likely against everything else: odds times twenty. */
+    public function testAVehicleThatStoodIsSuspectedOfRust(): void
+    {
+        $odds = function (bool $stood): float {
+            $this->log = [];
+            $this->write(Kind::Intake, ['complaint' => 'drags-lf', 'stood' => $stood]);
+            $rust = array_sum(array_filter($this->diagnosis()->belief->suspects, static fn (string $suspect): bool => str_starts_with($suspect, 'rust.stuck@'), \ARRAY_FILTER_USE_KEY));
+
+            return $rust / (1.0 - $rust - $this->diagnosis()->belief->second());
+        };
+        self::assertEqualsWithDelta(20.0, $odds(true) / $odds(false), 0.1);
+    }
+
+    private function repaired(): void
+    {
+        $this->intake()->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf')->carryOutHose();
+        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
     }
 
     private function intake(): self
