@@ -13,12 +13,29 @@ Alpine.data('photo', photo);
 Alpine.data('intake', intake);
 Alpine.data('news', news);
 Alpine.data('waiting', waiting);
-Alpine.data('bench', () => ({ keys: false, init() { this.$el.addEventListener('show-keys', () => { this.keys = !this.keys; }); } }));
-Alpine.data('sendOn', () => ({ init() { this.$root.requestSubmit(); } }));
-Alpine.data('printer', () => ({ print() { globalThis.print(); } }));
+Alpine.data('bench', () => ({
+    keys: false,
+    init() {
+        this.$el.addEventListener('show-keys', () => {
+            this.keys = !this.keys;
+        });
+    },
+}));
+Alpine.data('sendOn', () => ({
+    init() {
+        this.$root.requestSubmit();
+    },
+}));
+Alpine.data('printer', () => ({
+    print() {
+        globalThis.print();
+    },
+}));
 Alpine.start();
 keys();
 
 const focus = document.querySelector('[data-focus]');
-if (focus) { focus.focus({ preventScroll: true }); }
+if (focus) {
+    focus.focus({ preventScroll: true });
+}
 document.documentElement.dataset.ready = 'yes';

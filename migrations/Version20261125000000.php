@@ -16,35 +16,85 @@ final class Version20261125000000 extends AbstractMigration
 
     public function up(Schema $schema): void
     {
-        $this->addSql('CREATE TABLE person (id UUID NOT NULL, login VARCHAR(60) NOT NULL, name VARCHAR(120) NOT NULL, role VARCHAR(20) NOT NULL, password_hash VARCHAR(255) NOT NULL, shortcuts BOOLEAN DEFAULT true NOT NULL, dark BOOLEAN DEFAULT false NOT NULL, imperial BOOLEAN DEFAULT false NOT NULL, pin_hash VARCHAR(255) DEFAULT \'\' NOT NULL, PRIMARY KEY (id))');
+        $this->addSql(
+            'CREATE TABLE person (id UUID NOT NULL, login VARCHAR(60) NOT NULL, name VARCHAR(120) NOT NULL, role '
+                .'VARCHAR(20) NOT NULL, password_hash VARCHAR(255) NOT NULL, shortcuts BOOLEAN DEFAULT true NOT NULL, '
+                .'dark BOOLEAN DEFAULT false NOT NULL, imperial BOOLEAN DEFAULT false NOT NULL, pin_hash VARCHAR(255) '
+                .'DEFAULT \'\' NOT NULL, PRIMARY KEY (id))',
+        );
         $this->addSql('CREATE UNIQUE INDEX UNIQ_34DCD176AA08CB10 ON person (login)');
-        $this->addSql('CREATE TABLE job (id UUID NOT NULL, unit VARCHAR(120) NOT NULL, preset VARCHAR(60) NOT NULL, parts JSONB NOT NULL, opened_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, PRIMARY KEY (id))');
-        $this->addSql('CREATE TABLE job_entry (id UUID NOT NULL, job_id UUID NOT NULL, seq INT NOT NULL, epoch INT NOT NULL, kind VARCHAR(20) NOT NULL, format INT NOT NULL, payload JSONB NOT NULL, author_id UUID NOT NULL, taken_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, recorded_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, catalogue_hash VARCHAR(64) NOT NULL, PRIMARY KEY (id))');
+        $this->addSql(
+            'CREATE TABLE job (id UUID NOT NULL, unit VARCHAR(120) NOT NULL, preset VARCHAR(60) NOT NULL, parts '
+                .'JSONB NOT NULL, opened_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, PRIMARY KEY (id))',
+        );
+        $this->addSql(
+            'CREATE TABLE job_entry (id UUID NOT NULL, job_id UUID NOT NULL, seq INT NOT NULL, epoch INT NOT '
+                .'NULL, kind VARCHAR(20) NOT NULL, format INT NOT NULL, payload JSONB NOT NULL, author_id UUID NOT '
+                .'NULL, taken_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, recorded_at TIMESTAMP(0) WITH TIME ZONE NOT '
+                .'NULL, catalogue_hash VARCHAR(64) NOT NULL, PRIMARY KEY (id))',
+        );
         $this->addSql('CREATE UNIQUE INDEX job_entry_seq ON job_entry (job_id, seq)');
-        $this->addSql('CREATE TABLE job_line (job_id UUID NOT NULL, unit VARCHAR(120) NOT NULL, preset VARCHAR(60) NOT NULL, parts JSONB NOT NULL, stage VARCHAR(20) NOT NULL, complaint TEXT NOT NULL, next TEXT NOT NULL, road VARCHAR(10) NOT NULL, hot_spots JSONB NOT NULL, open_items INT NOT NULL, head INT NOT NULL, who UUID DEFAULT NULL, opened_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, touched_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, search TEXT NOT NULL, PRIMARY KEY (job_id))');
+        $this->addSql(
+            'CREATE TABLE job_line (job_id UUID NOT NULL, unit VARCHAR(120) NOT NULL, preset VARCHAR(60) NOT '
+                .'NULL, parts JSONB NOT NULL, stage VARCHAR(20) NOT NULL, complaint TEXT NOT NULL, next TEXT NOT '
+                .'NULL, road VARCHAR(10) NOT NULL, hot_spots JSONB NOT NULL, open_items INT NOT NULL, head INT NOT '
+                .'NULL, who UUID DEFAULT NULL, opened_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, touched_at '
+                .'TIMESTAMP(0) WITH TIME ZONE NOT NULL, search TEXT NOT NULL, PRIMARY KEY (job_id))',
+        );
         $this->addSql('CREATE INDEX job_line_open ON job_line (stage, touched_at)');
-        $this->addSql('CREATE TABLE signature (hash VARCHAR(64) NOT NULL, preset VARCHAR(60) NOT NULL, done INT NOT NULL, total INT NOT NULL, data TEXT DEFAULT NULL, asked_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, PRIMARY KEY (hash))');
+        $this->addSql(
+            'CREATE TABLE signature (hash VARCHAR(64) NOT NULL, preset VARCHAR(60) NOT NULL, done INT NOT NULL, '
+                .'total INT NOT NULL, data TEXT DEFAULT NULL, asked_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, PRIMARY '
+                .'KEY (hash))',
+        );
 
-        $this->addSql('CREATE TABLE photo (id UUID NOT NULL, job_id UUID NOT NULL, about VARCHAR(120) NOT NULL, author_id UUID NOT NULL, taken_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, width INT NOT NULL, height INT NOT NULL, jpeg BYTEA NOT NULL, PRIMARY KEY (id))');
+        $this->addSql(
+            'CREATE TABLE photo (id UUID NOT NULL, job_id UUID NOT NULL, about VARCHAR(120) NOT NULL, author_id '
+                .'UUID NOT NULL, taken_at TIMESTAMP(0) WITH TIME ZONE NOT NULL, width INT NOT NULL, height INT NOT '
+                .'NULL, jpeg BYTEA NOT NULL, PRIMARY KEY (id))',
+        );
         $this->addSql('CREATE INDEX photo_of ON photo (job_id, about)');
-        $this->addSql('CREATE TABLE shop_setting (id INT NOT NULL PRIMARY KEY, data JSONB NOT NULL, changed_by VARCHAR(120) NOT NULL, changed_at TIMESTAMP(0) WITH TIME ZONE NOT NULL)');
+        $this->addSql(
+            'CREATE TABLE shop_setting (id INT NOT NULL PRIMARY KEY, data JSONB NOT NULL, changed_by '
+                .'VARCHAR(120) NOT NULL, changed_at TIMESTAMP(0) WITH TIME ZONE NOT NULL)',
+        );
 
         // the log is only ever added to: whoever writes to this table by hand is refused too
-        $this->addSql(<<<'SQL'
+        $this->addSql(
+            <<<'SQL'
             CREATE FUNCTION job_entry_is_final() RETURNS trigger LANGUAGE plpgsql AS $$
             BEGIN RAISE EXCEPTION 'A job''s log is only ever added to'; END $$
-            SQL);
-        $this->addSql('CREATE TRIGGER job_entry_final BEFORE UPDATE OR DELETE ON job_entry FOR EACH ROW EXECUTE FUNCTION job_entry_is_final()');
+            SQL,
+        );
+        $this->addSql(
+            'CREATE TRIGGER job_entry_final BEFORE UPDATE OR DELETE ON job_entry FOR EACH ROW EXECUTE FUNCTION '
+                .'job_entry_is_final()',
+        );
 
-        $this->addSql('CREATE UNLOGGED TABLE login_slowdown (who CHAR(64) NOT NULL PRIMARY KEY, tries INTEGER NOT NULL, wait_until TIMESTAMPTZ NOT NULL, last_at TIMESTAMPTZ NOT NULL)');
-        $this->addSql('CREATE TABLE sessions (sess_id VARCHAR(128) NOT NULL PRIMARY KEY, sess_data BYTEA NOT NULL, sess_lifetime INTEGER NOT NULL, sess_time INTEGER NOT NULL)');
+        $this->addSql(
+            'CREATE UNLOGGED TABLE login_slowdown (who CHAR(64) NOT NULL PRIMARY KEY, tries INTEGER NOT NULL, '
+                .'wait_until TIMESTAMPTZ NOT NULL, last_at TIMESTAMPTZ NOT NULL)',
+        );
+        $this->addSql(
+            'CREATE TABLE sessions (sess_id VARCHAR(128) NOT NULL PRIMARY KEY, sess_data BYTEA NOT NULL, '
+                .'sess_lifetime INTEGER NOT NULL, sess_time INTEGER NOT NULL)',
+        );
         $this->addSql('CREATE INDEX sess_lifetime_idx ON sessions (sess_lifetime)');
-        $this->addSql('CREATE TABLE messenger_messages (id BIGINT GENERATED BY DEFAULT AS IDENTITY NOT NULL PRIMARY KEY, body TEXT NOT NULL, headers TEXT NOT NULL, queue_name VARCHAR(190) NOT NULL, created_at TIMESTAMP(0) WITHOUT TIME ZONE NOT NULL, available_at TIMESTAMP(0) WITHOUT TIME ZONE NOT NULL, delivered_at TIMESTAMP(0) WITHOUT TIME ZONE DEFAULT NULL)');
-        $this->addSql('CREATE INDEX messenger_messages_next ON messenger_messages (queue_name, available_at, delivered_at, id)');
+        $this->addSql(
+            'CREATE TABLE messenger_messages (id BIGINT GENERATED BY DEFAULT AS IDENTITY NOT NULL PRIMARY KEY, '
+                .'body TEXT NOT NULL, headers TEXT NOT NULL, queue_name VARCHAR(190) NOT NULL, created_at '
+                .'TIMESTAMP(0) WITHOUT TIME ZONE NOT NULL, available_at TIMESTAMP(0) WITHOUT TIME ZONE NOT NULL, '
+                .'delivered_at TIMESTAMP(0) WITHOUT TIME ZONE DEFAULT NULL)',
+        );
+        $this->addSql(
+            'CREATE INDEX messenger_messages_next ON messenger_messages (queue_name, available_at, delivered_at, id)',
+        );
     }
 
     public function down(Schema $schema): void
     {
-        $this->throwIrreversibleMigrationException('Migrations go forward only; restore the dump under var/dumps instead.');
+        $this->throwIrreversibleMigrationException(
+            'Migrations go forward only; restore the dump under var/dumps instead.',
+        );
     }
 }

@@ -1,6 +1,10 @@
 /** A stopwatch on the device's monotonic clock. */
 export const stopwatch = () => ({
-    running: false, start: 0, kept: 0, face: '0.0', timer: 0,
+    running: false,
+    start: 0,
+    kept: 0,
+    face: '0.0',
+    timer: 0,
     toggle() {
         if (this.running) {
             this.kept += performance.now() - this.start;
@@ -12,8 +16,15 @@ export const stopwatch = () => ({
         this.running = !this.running;
         this.show();
     },
-    reset() { clearInterval(this.timer); this.running = false; this.kept = 0; this.show(); },
-    show() { this.face = ((this.kept + (this.running ? performance.now() - this.start : 0)) / 1000).toFixed(1); },
+    reset() {
+        clearInterval(this.timer);
+        this.running = false;
+        this.kept = 0;
+        this.show();
+    },
+    show() {
+        this.face = ((this.kept + (this.running ? performance.now() - this.start : 0)) / 1000).toFixed(1);
+    },
 });
 
 /** A check's sheet: answers all wheels at their best in one go. */
@@ -26,15 +37,33 @@ export const sheet = () => ({
     },
 });
 
-/** Counts strokes while the other hand holds the spanner. A cloudy stroke starts the clear ones anew; at a top-up stroke it calls out. */
+/**
+ * Counts strokes while the other hand holds the spanner. A cloudy stroke starts the clear ones anew; at a top-up stroke
+ * it calls out.
+ */
 export const strokes = () => ({
-    strokes: '', clear: '', alarm: false,
-    stroke() { this.strokes = String(Number(this.strokes || 0) + 1); this.clear = '0'; this.look(); },
-    clearStroke() { this.strokes = String(Number(this.strokes || 0) + 1); this.clear = String(Number(this.clear || 0) + 1); this.look(); },
+    strokes: '',
+    clear: '',
+    alarm: false,
+    stroke() {
+        this.strokes = String(Number(this.strokes || 0) + 1);
+        this.clear = '0';
+        this.look();
+    },
+    clearStroke() {
+        this.strokes = String(Number(this.strokes || 0) + 1);
+        this.clear = String(Number(this.clear || 0) + 1);
+        this.look();
+    },
     look() {
         const total = Number(this.$root.dataset.soFar) + Number(this.strokes);
-        this.alarm = this.$root.dataset.topups.split(' ').filter((at) => at !== '').includes(String(total));
-        if (this.alarm) { globalThis.navigator.vibrate?.(300); }
+        this.alarm = this.$root.dataset.topups
+            .split(' ')
+            .filter((at) => at !== '')
+            .includes(String(total));
+        if (this.alarm) {
+            globalThis.navigator.vibrate?.(300);
+        }
     },
 });
 
@@ -51,14 +80,17 @@ export const speaker = () => ({
                 words.forEach((other) => other.toggleAttribute('data-said', other === word));
                 globalThis.speechSynthesis.speak(new SpeechSynthesisUtterance(word.textContent));
             }, at);
-            at += n === words.length - 2 && wait === 0 || n === words.length - 3 && wait > 0 ? hold : 1200;
+            at += (n === words.length - 2 && wait === 0) || (n === words.length - 3 && wait > 0) ? hold : 1200;
         });
     },
 });
 
 /** Runs since the stop and notes beside each temperature how long ago that was. */
 export const heatClock = () => ({
-    face: '0:00', label: '', at: 0, timer: 0,
+    face: '0:00',
+    label: '',
+    at: 0,
+    timer: 0,
     init() {
         this.label = this.$root.querySelector('button').dataset.stopped;
         for (const field of this.$root.closest('form').querySelectorAll('[data-clock]')) {
@@ -68,7 +100,9 @@ export const heatClock = () => ({
     start() {
         this.at = performance.now();
         clearInterval(this.timer);
-        this.timer = setInterval(() => { this.face = this.clock(); }, 250);
+        this.timer = setInterval(() => {
+            this.face = this.clock();
+        }, 250);
         this.label = this.$root.querySelector('button').dataset.again;
         document.getElementById('air')?.focus();
     },
@@ -78,12 +112,16 @@ export const heatClock = () => ({
     },
     note(field) {
         const since = document.getElementById(field.dataset.clock);
-        if (this.at > 0 && field.value !== '' && since.value === '') { since.value = this.clock(); }
+        if (this.at > 0 && field.value !== '' && since.value === '') {
+            since.value = this.clock();
+        }
     },
 });
 
 /** A photo is sent as soon as it is taken; the button is for when scripts are off. */
 export const photo = () => ({
     manual: false,
-    send() { this.$root.requestSubmit(); },
+    send() {
+        this.$root.requestSubmit();
+    },
 });

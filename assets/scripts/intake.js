@@ -2,13 +2,20 @@
 export const intake = () => ({
     sentence: '…',
     pulls: true,
-    init() { this.say(); },
+    init() {
+        this.say();
+    },
     say() {
         const chosen = (name) => this.$root.querySelector(`input[name=${name}]:checked`);
         const text = (name) => chosen(name)?.closest('label').innerText.trim().toLowerCase() || '';
         const what = chosen('what')?.value;
         this.pulls = what === 'pulls';
-        const parts = [text('what'), ['drags', 'pulls', 'locks'].includes(what) ? text('where') : '', this.pulls && chosen('timing')?.value === 'first' ? text('timing') : '', chosen('pattern')?.value ? text('pattern') : ''];
+        const parts = [
+            text('what'),
+            ['drags', 'pulls', 'locks'].includes(what) ? text('where') : '',
+            this.pulls && chosen('timing')?.value === 'first' ? text('timing') : '',
+            chosen('pattern')?.value ? text('pattern') : '',
+        ];
         this.sentence = parts.filter((part) => part !== '').join(', ') || '…';
     },
 });

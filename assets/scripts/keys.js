@@ -1,24 +1,41 @@
 /** Shortcuts: an element with data-key is pressed by that key. They sleep while a field has focus. */
 export function keys() {
-    if (document.documentElement.dataset.shortcuts === 'off') { return; }
-    const typing = (el) => el && (el.matches('input:not([type=radio]):not([type=checkbox]), textarea, select') || el.isContentEditable);
+    if (document.documentElement.dataset.shortcuts === 'off') {
+        return;
+    }
+    const typing = (el) =>
+        el && (el.matches('input:not([type=radio]):not([type=checkbox]), textarea, select') || el.isContentEditable);
     document.addEventListener('keydown', (event) => {
-        if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) { return; }
+        if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) {
+            return;
+        }
         const key = event.key.toLowerCase();
         if (typing(document.activeElement)) {
-            if (key === 'escape') { document.activeElement.blur(); }
+            if (key === 'escape') {
+                document.activeElement.blur();
+            }
             return;
         }
         if (key === '?') {
             document.querySelector('[x-data=bench]')?.dispatchEvent(new Event('show-keys'));
             return;
         }
-        if (key === 'm') { document.getElementById('map')?.focus(); return; }
-        if (/^[1-9]$/.test(key) && answerRow(Number(key))) { event.preventDefault(); return; }
+        if (key === 'm') {
+            document.getElementById('map')?.focus();
+            return;
+        }
+        if (/^[1-9]$/.test(key) && answerRow(Number(key))) {
+            event.preventDefault();
+            return;
+        }
         const target = document.querySelector(`[data-key="${CSS.escape(key)}"]`);
         if (target && key !== 'enter') {
             event.preventDefault();
-            if (target.matches('input')) { target.focus(); } else { target.click(); }
+            if (target.matches('input')) {
+                target.focus();
+            } else {
+                target.click();
+            }
         }
     });
 }
@@ -28,11 +45,15 @@ function answerRow(n) {
     for (const row of document.querySelectorAll('[data-row]')) {
         const choices = row.querySelectorAll('input[type=radio]');
         if (![...choices].some((choice) => choice.checked)) {
-            if (n > choices.length) { return false; }
+            if (n > choices.length) {
+                return false;
+            }
             choices[n - 1].checked = true;
             choices[n - 1].dispatchEvent(new Event('change', { bubbles: true }));
             const rest = [...document.querySelectorAll('[data-row]')].find((r) => !r.querySelector('input:checked'));
-            if (!rest) { document.querySelector('[data-key=enter]')?.focus(); }
+            if (!rest) {
+                document.querySelector('[data-key=enter]')?.focus();
+            }
             return true;
         }
     }

@@ -6,7 +6,8 @@ namespace Rodrel\Core;
 
 /**
  * Reads a decoded JSON document with types and remembers where it is. Alone it throws at the first wrong value; with a
- * list of mistakes it writes each down with its JSON pointer, goes on with a stand-in, and knows which keys nobody read.
+ * list of mistakes it writes each down with its JSON pointer, goes on with a stand-in, and knows which keys nobody
+ * read.
  */
 final class Shape
 {
@@ -89,7 +90,7 @@ final class Shape
      * @template T of \BackedEnum
      *
      * @param class-string<T> $type
-     * @param T|null          $default
+     * @param T|null $default
      *
      * @return T
      *
@@ -117,11 +118,9 @@ final class Shape
         $value = $this->take($key) ?? $default;
         $found = \is_string($value) && \in_array($value, $words, true);
 
-        return $found ? $value : $this->miss(
-            $key,
-            $this->called($value).'one of '.implode(', ', $words).' is expected',
-            $words[0],
-        );
+        return $found
+            ? $value
+            : $this->miss($key, $this->called($value).'one of '.implode(', ', $words).' is expected', $words[0]);
     }
 
     /** @return list<string> */

@@ -15,12 +15,51 @@ use PHPUnit\Framework\TestCase;
 /** The core knows PHP and itself: no clock, chance, I/O, superglobal, static state or foreign name. */
 final class PurityTest extends TestCase
 {
-    private const IMPURE = ['time', 'microtime', 'hrtime', 'date', 'mktime', 'strtotime', 'sleep', 'usleep', 'rand', 'mt_rand', 'random_int', 'random_bytes', 'uniqid', 'shuffle', 'array_rand', 'file_get_contents', 'file_put_contents', 'fopen', 'file', 'unlink', 'mkdir', 'glob', 'getenv', 'putenv', 'ini_set', 'exec', 'system', 'shell_exec', 'curl_init', 'header', 'setcookie', 'error_log', 'var_dump', 'print_r'];
+    private const IMPURE = [
+        'time',
+        'microtime',
+        'hrtime',
+        'date',
+        'mktime',
+        'strtotime',
+        'sleep',
+        'usleep',
+        'rand',
+        'mt_rand',
+        'random_int',
+        'random_bytes',
+        'uniqid',
+        'shuffle',
+        'array_rand',
+        'file_get_contents',
+        'file_put_contents',
+        'fopen',
+        'file',
+        'unlink',
+        'mkdir',
+        'glob',
+        'getenv',
+        'putenv',
+        'ini_set',
+        'exec',
+        'system',
+        'shell_exec',
+        'curl_init',
+        'header',
+        'setcookie',
+        'error_log',
+        'var_dump',
+        'print_r',
+    ];
 
     public function testTheCoreIsPure(): void
     {
         $violations = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(\dirname(__DIR__).'/src', \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new \RecursiveIteratorIterator(
+                new \RecursiveDirectoryIterator(\dirname(__DIR__).'/src', \FilesystemIterator::SKIP_DOTS),
+            ) as $file
+        ) {
             foreach ($this->violations((string) file_get_contents((string) $file)) as $violation) {
                 $violations[] = basename((string) $file).': '.$violation;
             }
@@ -58,12 +97,24 @@ final class PurityTest extends TestCase
         $found = [];
         foreach ((new NodeFinder())->find($tree, static fn (Node $node): bool => true) as $node) {
             $what = match (true) {
-                $node instanceof Node\Name\FullyQualified && str_contains($node->toString(), '\\') && !str_starts_with($node->toString(), 'Rodrel\Core\\') && 'Random\Engine' !== $node->toString() && 'Random\Randomizer' !== $node->toString() => 'uses '.$node->toString(),
-                $node instanceof Node\Expr\FuncCall && $node->name instanceof Node\Name && \in_array(strtolower($node->name->getLast()), self::IMPURE, true) => 'calls '.$node->name->getLast(),
-                $node instanceof Node\Expr\New_ && $node->class instanceof Node\Name && \in_array($node->class->getLast(), ['DateTimeImmutable', 'DateTime'], true) => 'asks the clock',
-                $node instanceof Node\Stmt\Echo_, $node instanceof Node\Expr\Print_, $node instanceof Node\Expr\Exit_ => 'prints or exits',
+                $node instanceof Node\Name\FullyQualified
+                    && str_contains($node->toString(), '\\')
+                    && !str_starts_with($node->toString(), 'Rodrel\Core\\')
+                    && 'Random\Engine' !== $node->toString()
+                    && 'Random\Randomizer' !== $node->toString() => 'uses '.$node->toString(),
+                $node instanceof Node\Expr\FuncCall
+                    && $node->name instanceof Node\Name
+                    && \in_array(strtolower($node->name->getLast()), self::IMPURE, true) => 'calls '.$node->name,
+                $node instanceof Node\Expr\New_
+                    && $node->class instanceof Node\Name
+                    && \in_array($node->class->getLast(), ['DateTimeImmutable', 'DateTime'], true) => 'asks the clock',
+                $node instanceof Node\Stmt\Echo_,
+                $node instanceof Node\Expr\Print_,
+                $node instanceof Node\Expr\Exit_ => 'prints or exits',
                 $node instanceof Node\Expr\Include_ => 'includes a file',
-                $node instanceof Node\Expr\Variable && \is_string($node->name) && 1 === preg_match('/^(_[A-Z]+|GLOBALS)$/', $node->name) => 'reads $'.$node->name,
+                $node instanceof Node\Expr\Variable
+                    && \is_string($node->name)
+                    && 1 === preg_match('/^(_[A-Z]+|GLOBALS)$/', $node->name) => 'reads $'.$node->name,
                 $node instanceof Node\Stmt\Property && $node->isStatic() => 'keeps static state',
                 $node instanceof Node\Stmt\Static_ => 'keeps a static variable',
                 default => null,

@@ -66,7 +66,9 @@ final class World
         foreach (Catalogue::FILES as $file) {
             $path = 'core/data/'.$file.'.json';
             $mutant = getenv('RODREL_MUTANT') === $path ? getenv('RODREL_MUTANT_FILE') : false;
-            $texts[$file] = (string) file_get_contents(\is_string($mutant) ? $mutant : \dirname(__DIR__, 2).'/'.$path);
+            $texts[$file] = (string) file_get_contents(
+                \is_string($mutant) ? $mutant : \dirname(__DIR__, 2).'/'.$path,
+            );
         }
 
         return $texts;
@@ -150,30 +152,34 @@ final class World
     }
 
     /**
-     * @param list<string>|null    $tools
+     * @param list<string>|null $tools
      * @param array<string, mixed> $more
      */
     public static function settings(?array $tools = null, array $more = []): Settings
     {
-        return Settings::fromShape(new Shape($more + [
-            'rate_cents_per_hour' => 6000,
-            'fluid_cents_per_litre' => 1000,
-            'threshold' => 0.9,
-            'second_fault' => 0.15,
-            'second_fault_after_repair' => 0.4,
-            'raise_minutes' => 4,
-            'wheels_off_minutes' => 6,
-            'bleed_minutes' => 12,
-            'confirm_above_cents' => 8000,
-            'tools' => $tools,
-        ]));
+        return Settings::fromShape(
+            new Shape(
+                $more + [
+                    'rate_cents_per_hour' => 6000,
+                    'fluid_cents_per_litre' => 1000,
+                    'threshold' => 0.9,
+                    'second_fault' => 0.15,
+                    'second_fault_after_repair' => 0.4,
+                    'raise_minutes' => 4,
+                    'wheels_off_minutes' => 6,
+                    'bleed_minutes' => 12,
+                    'confirm_above_cents' => 8000,
+                    'tools' => $tools,
+                ],
+            ),
+        );
     }
 
     /**
      * Simulates a press on every circuit.
      *
      * @param array<string, array<string, float>> $effects
-     * @param non-empty-list<float>               $at      seconds
+     * @param non-empty-list<float> $at seconds
      *
      * @return array<string, array{travel: float, kpa: array<string, float>, torque: array<string, float>,
      *               inner: array<string, float>}> by time as text
@@ -202,7 +208,7 @@ final class World
                 $key = \sprintf('%.2f', $t);
                 $free = $layout->pedal->ratio * $layout->pedal->freeMm;
                 $seen[$key] ??= ['travel' => $free, 'kpa' => [], 'torque' => [], 'inner' => []];
-                $moved = 10.0 * $states[$n]->pistonMl / $layout->masterAreaCm2();
+                $moved = (10.0 * $states[$n]->pistonMl) / $layout->masterAreaCm2();
                 $seen[$key]['travel'] += $layout->pedal->ratio * $moved;
                 foreach (array_keys($circuit->wheelNode) as $corner) {
                     $seen[$key]['kpa'][$corner] = $states[$n]->wheelKpa($circuit, $corner);
@@ -248,7 +254,9 @@ final class World
     {
         $sources = new SourceHash(\dirname(__DIR__, 2));
         $mutant = getenv('RODREL_MUTANT');
-        $predicts = \is_string($mutant) && \in_array(substr($mutant, \strlen('core/src/')), $sources->predictingFiles(), true);
+        $predicts
+            = \is_string($mutant)
+            && \in_array(substr($mutant, \strlen('core/src/')), $sources->predictingFiles(), true);
 
         return $sources->predicting().($predicts ? hash_file('sha256', (string) getenv('RODREL_MUTANT_FILE')) : '');
     }

@@ -8,7 +8,9 @@ use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
 use Symfony\Component\HttpKernel\Event\ResponseEvent;
 
-/** A strict policy on every page: own scripts, styles, fonts and pictures, nothing inline but the import map's nonce. */
+/**
+ * A strict policy on every page: own scripts, styles, fonts and pictures, nothing inline but the import map's nonce.
+ */
 final class ContentPolicy
 {
     private string $nonce = '';
@@ -29,7 +31,11 @@ final class ContentPolicy
         }
         $nonce = $this->nonce;
         $headers = $event->getResponse()->headers;
-        $headers->set('Content-Security-Policy', "default-src 'none'; script-src 'self' 'nonce-$nonce'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'");
+        $headers->set(
+            'Content-Security-Policy',
+            "default-src 'none'; script-src 'self' 'nonce-$nonce'; style-src 'self'; img-src 'self' data:; "
+                ."font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
+        );
         $headers->set('X-Content-Type-Options', 'nosniff');
         $headers->set('Referrer-Policy', 'same-origin');
         if (!$headers->has('ETag')) {

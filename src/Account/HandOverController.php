@@ -18,8 +18,11 @@ final class HandOverController extends AbstractController
 {
     private const PIN = '/^\d{4,8}$/';
 
-    public function __construct(private readonly UserRepository $users, private readonly PasswordHasherFactoryInterface $hashers, private readonly LoginSlowdown $slowdown)
-    {
+    public function __construct(
+        private readonly UserRepository $users,
+        private readonly PasswordHasherFactoryInterface $hashers,
+        private readonly LoginSlowdown $slowdown,
+    ) {
     }
 
     #[Route('/hand-over', name: 'hand_over', methods: ['GET'])]
@@ -37,7 +40,13 @@ final class HandOverController extends AbstractController
         if ($this->slowdown->waits('pin '.$login)) {
             return $this->page('hand-over.slow');
         }
-        if (null === $user || '' === $user->pinHash() || !$this->hashers->getPasswordHasher(User::class)->verify($user->pinHash(), $request->request->getString('pin'))) {
+        if (
+            null === $user
+            || '' === $user->pinHash()
+            || !$this->hashers
+                ->getPasswordHasher(User::class)
+                ->verify($user->pinHash(), $request->request->getString('pin'))
+        ) {
             $this->slowdown->note('pin '.$login);
 
             return $this->page('hand-over.wrong');
@@ -64,6 +73,10 @@ final class HandOverController extends AbstractController
 
     private function page(?string $said, int $status = 422): Response
     {
-        return $this->render('account/hand_over.html.twig', ['people' => $this->users->findBy([], ['name' => 'ASC']), 'said' => $said, 'wrong' => 422 === $status], new Response('', null === $said ? 200 : $status));
+        return $this->render(
+            'account/hand_over.html.twig',
+            ['people' => $this->users->findBy([], ['name' => 'ASC']), 'said' => $said, 'wrong' => 422 === $status],
+            new Response('', null === $said ? 200 : $status),
+        );
     }
 }

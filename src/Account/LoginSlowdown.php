@@ -21,8 +21,11 @@ final readonly class LoginSlowdown
     private const LONGEST_S = 300;
     private const FORGOTTEN_AFTER_S = 3600;
 
-    public function __construct(private Connection $database, private RequestStack $requests, private ClockInterface $clock)
-    {
+    public function __construct(
+        private Connection $database,
+        private RequestStack $requests,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** Before the password is looked at, so that a right guess does not tell itself. */
@@ -48,7 +51,10 @@ final readonly class LoginSlowdown
     public function failed(LoginFailureEvent $event): void
     {
         $badge = $event->getPassport()?->getBadge(UserBadge::class);
-        if (!$badge instanceof UserBadge || $event->getException() instanceof TooManyLoginAttemptsAuthenticationException) {
+        if (
+            !($badge instanceof UserBadge)
+            || $event->getException() instanceof TooManyLoginAttemptsAuthenticationException
+        ) {
             return;
         }
         $this->note($badge->getUserIdentifier());
@@ -62,9 +68,17 @@ final readonly class LoginSlowdown
             'INSERT INTO login_slowdown AS l (who, tries, wait_until, last_at) VALUES (:who, 1, :now, :now)
              ON CONFLICT (who) DO UPDATE SET
                  tries = CASE WHEN l.last_at < CAST(:forgotten AS timestamptz) THEN 1 ELSE l.tries + 1 END,
-                 wait_until = CAST(:now AS timestamptz) + make_interval(secs => CASE WHEN l.last_at < CAST(:forgotten AS timestamptz) OR l.tries + 1 < :free THEN 0 ELSE least(:longest, power(2, least(l.tries + 2 - :free, 12))) END),
+                 wait_until = CAST(:now AS timestamptz) + make_interval(secs => CASE
+                      WHEN l.last_at < CAST(:forgotten AS timestamptz)
+                      OR l.tries + 1 < :free THEN 0 ELSE least(:longest, power(2, least(l.tries + 2 - :free, 12))) END),
                  last_at = :now',
-            ['who' => $this->who($who), 'now' => $now->format(\DATE_ATOM), 'forgotten' => $now->modify('-'.self::FORGOTTEN_AFTER_S.' seconds')->format(\DATE_ATOM), 'free' => self::FREE_TRIES, 'longest' => self::LONGEST_S],
+            [
+                'who' => $this->who($who),
+                'now' => $now->format(\DATE_ATOM),
+                'forgotten' => $now->modify('-'.self::FORGOTTEN_AFTER_S.' seconds')->format(\DATE_ATOM),
+                'free' => self::FREE_TRIES,
+                'longest' => self::LONGEST_S,
+            ],
         );
     }
 
@@ -81,7 +95,9 @@ final readonly class LoginSlowdown
 
     private function wait(string $who): float
     {
-        $until = $this->database->fetchOne('SELECT extract(epoch FROM wait_until) FROM login_slowdown WHERE who = ?', [$this->who($who)]);
+        $until = $this->database->fetchOne('SELECT extract(epoch FROM wait_until) FROM login_slowdown WHERE who = ?', [
+            $this->who($who),
+        ]);
 
         return is_numeric($until) ? (float) $until - $this->clock->now()->getTimestamp() : 0.0;
     }

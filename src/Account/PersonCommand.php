@@ -19,8 +19,12 @@ final readonly class PersonCommand
     {
     }
 
-    public function __invoke(SymfonyStyle $io, #[Argument] string $login, #[Argument] string $name, #[Argument] string $role): int
-    {
+    public function __invoke(
+        SymfonyStyle $io,
+        #[Argument] string $login,
+        #[Argument] string $name,
+        #[Argument] string $role,
+    ): int {
         $chosen = Role::tryFrom($role);
         if (null === $chosen || 1 !== preg_match('/^[a-z0-9._-]{2,60}$/', $login)) {
             $io->error('The login is 2 to 60 small letters or digits; the role is technician, lead or admin.');

@@ -26,18 +26,29 @@ final readonly class PostAfterSignIn implements AuthenticationEntryPointInterfac
     private const KEPT = 'post_after_sign_in';
     private const OWN_PATHS = '~^/jobs/(new|[0-9a-f-]{36}/entries)$~';
 
-    public function __construct(private UrlGeneratorInterface $urls, private CsrfTokenManagerInterface $tokens, private Environment $twig)
-    {
+    public function __construct(
+        private UrlGeneratorInterface $urls,
+        private CsrfTokenManagerInterface $tokens,
+        private Environment $twig,
+    ) {
     }
 
     public function start(Request $request, ?AuthenticationException $authException = null): Response
     {
         $ours = $this->tokens->isTokenValid(new CsrfToken('submit', $request->request->getString('_token')));
         if ($request->isMethod('POST') && !$ours && 'sign_in' !== $request->attributes->get('_route')) {
-            return new Response($this->twig->render('bundles/TwigBundle/Exception/error403.html.twig'), Response::HTTP_FORBIDDEN);
+            return new Response(
+                $this->twig->render('bundles/TwigBundle/Exception/error403.html.twig'),
+                Response::HTTP_FORBIDDEN,
+            );
         }
         if ($request->isMethod('POST') && $ours && 1 === preg_match(self::OWN_PATHS, $request->getPathInfo())) {
-            $request->getSession()->set(self::KEPT, ['path' => $request->getPathInfo(), 'form' => array_diff_key($request->request->all(), ['_token' => true])]);
+            $request
+                ->getSession()
+                ->set(self::KEPT, [
+                    'path' => $request->getPathInfo(),
+                    'form' => array_diff_key($request->request->all(), ['_token' => true]),
+                ]);
             $this->saveTargetPath($request->getSession(), 'main', $this->urls->generate('kept_post'));
         }
 

@@ -17,8 +17,8 @@ final readonly class Board
 
     /**
      * @param array<string, float> $groups mass by repair group
-     * @param list<string>         $struck groups that were struck out
-     * @param bool                 $read   something was read: what carries nothing is cleared
+     * @param list<string> $struck groups that were struck out
+     * @param bool $read something was read: what carries nothing is cleared
      */
     public function __construct(
         private Catalogue $catalogue,

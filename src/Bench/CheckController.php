@@ -22,8 +22,11 @@ use Symfony\Component\Routing\Attribute\Route;
 /** One check's sheet, and the search through all of them. */
 final class CheckController extends RendersJob
 {
-    public function __construct(private readonly Catalogue $catalogue, private readonly Units $units, private readonly Photos $photos)
-    {
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly Units $units,
+        private readonly Photos $photos,
+    ) {
     }
 
     #[Route('/jobs/{id:job}/checks', name: 'job_checks', methods: ['GET'])]
@@ -77,11 +80,13 @@ final class CheckController extends RendersJob
             'overAir' => $definition->isHeat(),
             'gates' => array_merge(...array_map($this->gate(...), $this->closedFor($loaded, $definition, $at))),
             'made' => $loaded->state->situation->made($at),
-            'from' => $definition->role->proof || $proved && $this->provesSomething($definition) ? 'proof' : 'bench',
+            'from' => $definition->role->proof || ($proved && $this->provesSomething($definition)) ? 'proof' : 'bench',
             'photos' => $this->photos->of($job->id(), 'check:'.$check),
             'sound' => $this->sound($loaded, $definition, $at),
             'measures' => $definition->role->measures,
-            'limit' => 'wear-limit' === $definition->role->measures ? $this->limit($loaded, $at->place->corner()) : null,
+            'limit' => 'wear-limit' === $definition->role->measures
+                ? $this->limit($loaded, $at->place->corner())
+                : null,
             'lengthUnit' => $this->units->of(Quantity::Length)->value,
             'airUnit' => $this->units->of(Quantity::Temperature)->value,
         ]);
@@ -106,14 +111,17 @@ final class CheckController extends RendersJob
     {
         $answer = $gate->answers[0] ?? null;
 
-        return array_map(fn (string $unmet): array => [
-            'key' => $unmet,
-            'said' => $this->say->ui('gate.'.$unmet),
-            'overridable' => $gate->overridable,
-            'gate' => $gate->id,
-            'answer' => null === $answer ? null : (string) $answer,
-            'answerName' => null === $answer ? null : $this->say->check($answer),
-        ], $gate->unmet);
+        return array_map(
+            fn (string $unmet): array => [
+                'key' => $unmet,
+                'said' => $this->say->ui('gate.'.$unmet),
+                'overridable' => $gate->overridable,
+                'gate' => $gate->id,
+                'answer' => null === $answer ? null : (string) $answer,
+                'answerName' => null === $answer ? null : $this->say->check($answer),
+            ],
+            $gate->unmet,
+        );
     }
 
     private function provesSomething(Check $check): bool
@@ -134,9 +142,15 @@ final class CheckController extends RendersJob
             return null;
         }
         $disc = $loaded->layout->brake($corner)->disc;
-        $own = $loaded->state->story->figures()[$disc ? ($corner->isFront() ? 'rotor_min_front_mm' : 'rotor_min_rear_mm') : 'drum_max_mm'] ?? null;
+        $own
+            = $loaded->state->story->figures()[
+                $disc ? ($corner->isFront() ? 'rotor_min_front_mm' : 'rotor_min_rear_mm') : 'drum_max_mm'
+            ] ?? null;
 
-        return ['part' => $disc ? 'rotor' : 'drum', 'own' => null === $own ? null : $this->units->figure($own, Quantity::Length)];
+        return [
+            'part' => $disc ? 'rotor' : 'drum',
+            'own' => null === $own ? null : $this->units->figure($own, Quantity::Length),
+        ];
     }
 
     /** @return list<array<string, mixed>> */
@@ -150,10 +164,13 @@ final class CheckController extends RendersJob
                 'label' => '' === $row->id ? '' : $this->say->row($at, $row->id),
                 'number' => null !== $typed,
                 'unit' => null === $typed ? null : $this->units->of($typed->quantity, $typed->unit)->value,
-                'words' => array_map(fn (string $word): array => [
-                    'id' => $word,
-                    'label' => $this->say->word($at, $row->id, $word),
-                ], $row->observer->words()),
+                'words' => array_map(
+                    fn (string $word): array => [
+                        'id' => $word,
+                        'label' => $this->say->word($at, $row->id, $word),
+                    ],
+                    $row->observer->words(),
+                ),
             ];
         }
 

@@ -124,9 +124,10 @@ final readonly class Drawing
         $held = $now->held($this->catalogue->checks);
         // left lines first, so that no two cross at the valve block
         foreach ([Corner::LeftFront, Corner::LeftRear, Corner::RightRear, Corner::RightFront] as $n => $corner) {
-            $lines[] = null === $board->layout->hoseOf($corner)->corner()
-                ? $this->axleLine($board, $corner, \in_array($corner, $held, true), $n)
-                : $this->line($board, $corner, \in_array($corner, $held, true), $n);
+            $lines[]
+                = null === $board->layout->hoseOf($corner)->corner()
+                    ? $this->axleLine($board, $corner, \in_array($corner, $held, true), $n)
+                    : $this->line($board, $corner, \in_array($corner, $held, true), $n);
         }
 
         return $lines;
@@ -140,15 +141,7 @@ final readonly class Drawing
         $from = $this->from($board->layout, $corner, $n);
         $top = $board->layout->pipework->modulator ? 262 : 170;
         $path = $corner->isFront()
-            ? \sprintf(
-                'M%d %d V%d H%d V%d H%d',
-                $from,
-                $top,
-                $top + 24 + 6 * abs($n - 1),
-                $x + 106 * $in,
-                $y,
-                $joint,
-            )
+            ? \sprintf('M%d %d V%d H%d V%d H%d', $from, $top, $top + 24 + 6 * abs($n - 1), $x + 106 * $in, $y, $joint)
             : \sprintf('M%d %d V%d H%d', $from, $top, $y, $joint);
         $state = $this->stateOf($board, $corner, $held);
         $hose = $board->at('hose', $corner);
@@ -268,7 +261,7 @@ final readonly class Drawing
         if (isset(self::CENTRE[$drawn])) {
             return self::CENTRE[$drawn];
         }
-        $corner = $group->place->corner() ?? $board->wheelsOf($group->place)[0] ?? null;
+        $corner = $group->place->corner() ?? ($board->wheelsOf($group->place)[0] ?? null);
         if ('nowhere' === $drawn || null === $corner) {
             return null;
         }
@@ -293,7 +286,9 @@ final readonly class Drawing
     {
         $heat = [];
         foreach ($loaded->state->story->now()->said(ReadingPayload::class) as $reading) {
-            foreach ($this->catalogue->checks->of($reading->check)->isHeat() ? $reading->numbers : [] as $corner => $number) {
+            foreach (
+                $this->catalogue->checks->of($reading->check)->isHeat() ? $reading->numbers : [] as $corner => $number
+            ) {
                 $heat[$corner] = $number->figure->said();
             }
         }

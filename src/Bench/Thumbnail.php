@@ -19,10 +19,11 @@ final readonly class Thumbnail
     }
 
     /**
-     * @param array<string, mixed> $parts    of a composed vehicle
+     * @param array<string, mixed> $parts of a composed vehicle
      * @param array<string, float> $hotSpots mass by place
      *
-     * @return array{corners: list<array{x: int, y: int, hot: bool, drum: bool}>, paths: list<array{d: string, second: bool}>, master: bool}
+     * @return array{corners: list<array{x: int, y: int, hot: bool, drum: bool}>, paths: list<array{d: string,
+     *     second: bool}>, master: bool}
      */
     public function of(string $preset, array $parts, array $hotSpots): array
     {
@@ -39,7 +40,15 @@ final readonly class Thumbnail
                 [$x, $y] = self::AT[$corner->value];
                 $from = 0 === $n ? 40 : 46;
                 $end = $x < 43 ? $x + 10 : $x - 10;
-                $paths[] = ['d' => \sprintf('M%d 28V%dH%d', $from, $corner->isFront() ? 36 : $y, $corner->isFront() ? $end - ($x < 43 ? 4 : -4) : $end).($corner->isFront() ? \sprintf('V%dH%d', $y, $end) : ''), 'second' => 0 !== $n];
+                $paths[] = [
+                    'd' => \sprintf(
+                        'M%d 28V%dH%d',
+                        $from,
+                        $corner->isFront() ? 36 : $y,
+                        $corner->isFront() ? $end - ($x < 43 ? 4 : -4) : $end,
+                    ).($corner->isFront() ? \sprintf('V%dH%d', $y, $end) : ''),
+                    'second' => 0 !== $n,
+                ];
             }
         }
 

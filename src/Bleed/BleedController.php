@@ -74,7 +74,7 @@ final class BleedController extends RendersJob
 
     /**
      * @param list<array<string, mixed>> $log
-     * @param array<string, bool>        $done
+     * @param array<string, bool> $done
      *
      * @return list<array<string, mixed>>
      */

@@ -6,11 +6,17 @@ namespace App\Catalogue;
 
 use Symfony\Component\HttpKernel\CacheWarmer\CacheWarmerInterface;
 
-/** Writes down at build time what would cost every page its time: the catalogue as read, and the identity of the sources. */
+/**
+ * Writes down at build time what would cost every page its time: the catalogue as read, and the identity of the
+ * sources.
+ */
 final readonly class BuildWarmer implements CacheWarmerInterface
 {
-    public function __construct(private CatalogueLoader $loader, private SourceHash $sources, private string $cacheDir)
-    {
+    public function __construct(
+        private CatalogueLoader $loader,
+        private SourceHash $sources,
+        private string $cacheDir,
+    ) {
     }
 
     public function isOptional(): bool

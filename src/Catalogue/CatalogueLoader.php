@@ -79,7 +79,7 @@ final readonly class CatalogueLoader
 
     /**
      * @param array<array-key, mixed> $tree
-     * @param list<string>            $keys
+     * @param list<string> $keys
      */
     private function collect(array $tree, string $prefix, array &$keys): void
     {

@@ -80,17 +80,29 @@ final class DemoCommand
 
         $this->play('front-rear-discs', 'guide-pins.stuck@rf', 2, '-23 days', 'tarrenby')
             ->open($minibus, note: 'smells after the descent from the quarry car park')
-            ->bench(12)->sign()->repair($this->sound('front-rear-discs'))->bleed()->proof(12)->handOver();
+            ->bench(12)
+            ->sign()
+            ->repair($this->sound('front-rear-discs'))
+            ->bleed()
+            ->proof(12)
+            ->handOver();
 
         $this->play('medium-car', 'piston.stuck-out@rf', 4, '-3 days', 'fenwarren')
             ->open($van, note: 'came back: new pads, still hot', fitted: [['pads', 'rf', 3]])
-            ->bench(12)->sign()->prepare()->steps(4)
+            ->bench(12)
+            ->sign()
+            ->prepare()
+            ->steps(4)
             ->write(new ItemPayload('Line plug in the right front hose', '', true), 1)
             ->write(new ItemPayload('Caliper ordered, bleeder on top', $this->player->day('+1 day')), 1);
 
         $this->play('front-rear-discs', 'hose.one-way@rr', 13, '-26 hours', 'tarrenby')
             ->open($wardens, 'lets-go', 'after the ford')
-            ->bench(12)->sign()->repair($this->sound('front-rear-discs'))->bleed()->proof(3);
+            ->bench(12)
+            ->sign()
+            ->repair($this->sound('front-rear-discs'))
+            ->bleed()
+            ->proof(3);
 
         $this->play('medium-car', 'cylinder.seized@lr', 2, '-5 hours', 'tarrenby')
             ->open(
@@ -105,13 +117,9 @@ final class DemoCommand
             ->ground();
 
         $this->play('front-rear-discs', 'hose.one-way@lf', 9, '-44 minutes', 'fenwarren')
-            ->open(
-                $minibus,
-                'warm',
-                'long descent from the viewpoint',
-                new Arrival(drivenIn: true),
-                [['caliper', 'lf', 3]],
-            )
+            ->open($minibus, 'warm', 'long descent from the viewpoint', new Arrival(drivenIn: true), [
+                ['caliper', 'lf', 3],
+            ])
             ->bench(3);
     }
 
@@ -120,13 +128,17 @@ final class DemoCommand
         $estate = new VehicleKind("Unit 15, rangers' estate", 'petrol-turbo');
 
         $this->play('medium-car', 'guide-pins.stuck@lf', 0, '-41 days', 'fenwarren')
-            ->open(
-                new VehicleKind('Unit 23, small van', 'medium-car'),
-                'always',
-                'left front rim dustier for weeks',
-            )
-            ->ground()->read('spin@vehicle')->lower()->read('heat-loop@vehicle')
-            ->bench(14)->sign()->repair($this->sound('medium-car'))->bleed()->proof(14)->handOver();
+            ->open(new VehicleKind('Unit 23, small van', 'medium-car'), 'always', 'left front rim dustier for weeks')
+            ->ground()
+            ->read('spin@vehicle')
+            ->lower()
+            ->read('heat-loop@vehicle')
+            ->bench(14)
+            ->sign()
+            ->repair($this->sound('medium-car'))
+            ->bleed()
+            ->proof(14)
+            ->handOver();
 
         $this->play('all-drum-single', 'adjuster.over-wound@rf', 2, '-6 days', 'tarrenby')
             ->open(
@@ -134,7 +146,10 @@ final class DemoCommand
                 note: 'new linings all round for the summer season',
                 fitted: [['shoes', 'rf', 1]],
             )
-            ->bench(12)->sign()->prepare()->steps(2);
+            ->bench(12)
+            ->sign()
+            ->prepare()
+            ->steps(2);
 
         $this->play('petrol-turbo', 'booster.holds-briefly@vehicle', 4, '-3 hours', 'fenwarren')
             ->open($estate, 'lets-go', 'holds on at the gate, then rolls by itself; a hum from behind the dash')
@@ -144,32 +159,68 @@ final class DemoCommand
         $this->play('heavy-van', 'cylinder.leaks@lr', 5, '-2 days', 'aldershaw')
             ->open(new VehicleKind('Unit 28, flatbed', 'heavy-van'), note: 'the rear steps out on wet cobbles')
             ->read('look@vehicle', ['level' => 'bad', 'wet' => 'bad', 'lamp' => 'good'])
-            ->bench(14)->sign()->prepare()
+            ->bench(14)
+            ->sign()
+            ->prepare()
             ->write(new ItemPayload($refused, $this->player->day('+30 days')), 2);
 
         $this->play('petrol-turbo', 'rear-caliper.lever@rr', 1, '-12 days', 'tarrenby')
             ->open($estate, note: 'hot right rear after the school run', arrival: new Arrival(drivenIn: true))
             ->read('heat-arrival@vehicle')
-            ->bench(14)->sign()->repair($this->sound('petrol-turbo'))->bleedBegun();
+            ->bench(14)
+            ->sign()
+            ->repair($this->sound('petrol-turbo'))
+            ->bleedBegun();
     }
 
     /** A long name, a long story, thirty readings of which every third is unsure: what a real shop looks like. */
     private function ugly(): void
     {
-        $name = 'Unit 04, visitor-train tug with the rebuilt rear axle from the old quarry railway '
+        $name
+            = 'Unit 04, visitor-train tug with the rebuilt rear axle from the old quarry railway '
             .'(spare chassis, second gearbox)';
-        $note = 'Four drivers, four stories: drags uphill, drags only with visitors aboard, pulls sometimes to the left '
+        $note
+            = 'Four drivers, four stories: drags uphill, drags only with visitors aboard, pulls sometimes to the left '
             .'and sometimes not, one says it is the handbrake, the gardener says it has always been like that since '
             .'the winter it stood behind the boat house.';
         $fitted = [['caliper', 'lf', 2], ['hose', 'rf', 2], ['shoes', 'lr', 9]];
-        $ugly = $this->play('solid-axle-4x4', 'parking-brake.drags@lr', 0, '-9 days', 'tarrenby', true)
-            ->open(new VehicleKind($name, 'solid-axle-4x4'), 'comes-goes', $note, fitted: $fitted);
+        $ugly = $this->play('solid-axle-4x4', 'parking-brake.drags@lr', 0, '-9 days', 'tarrenby', true)->open(
+            new VehicleKind($name, 'solid-axle-4x4'),
+            'comes-goes',
+            $note,
+            fitted: $fitted,
+        );
         $checks = [
-            'dust@vehicle', 'look@vehicle', 'pump@vehicle', 'pedal@vehicle', 'spin@vehicle', 'bearing@vehicle',
-            'pipe-look@vehicle', 'reservoir@primary', 'reservoir@secondary', 'hose-feel@lf', 'hose-feel@rf',
-            'hose-look@lf', 'hose-look@rf', 'hose-look@lr', 'break-free@lr', 'break-free@rr', 'wear@lf', 'wear@rf',
-            'pads-look@lf', 'pads-look@rf', 'caliper-look@lf', 'caliper-look@rf', 'limits@lf', 'limits@rf',
-            'limits@lr', 'limits@rr', 'chalk@lr', 'chalk@rr', 'parking-slack@lr', 'booster-gauge@vehicle',
+            'dust@vehicle',
+            'look@vehicle',
+            'pump@vehicle',
+            'pedal@vehicle',
+            'spin@vehicle',
+            'bearing@vehicle',
+            'pipe-look@vehicle',
+            'reservoir@primary',
+            'reservoir@secondary',
+            'hose-feel@lf',
+            'hose-feel@rf',
+            'hose-look@lf',
+            'hose-look@rf',
+            'hose-look@lr',
+            'break-free@lr',
+            'break-free@rr',
+            'wear@lf',
+            'wear@rf',
+            'pads-look@lf',
+            'pads-look@rf',
+            'caliper-look@lf',
+            'caliper-look@rf',
+            'limits@lf',
+            'limits@rf',
+            'limits@lr',
+            'limits@rr',
+            'chalk@lr',
+            'chalk@rr',
+            'parking-slack@lr',
+            'booster-gauge@vehicle',
         ];
         foreach ($checks as $n => $check) {
             $ugly->read($check, unsure: 0 === $n % 3);

@@ -38,7 +38,9 @@ use Rodrel\Core\Vocabulary\Part;
 use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\Uid\Uuid;
 
-/** Plays a job on a vehicle with a hidden fault, through the same use cases as people do. Each step takes its minutes. */
+/**
+ * Plays a job on a vehicle with a hidden fault, through the same use cases as people do. Each step takes its minutes.
+ */
 final class PlayedJob
 {
     /** Level, wet and lamps as they should be. */
@@ -64,7 +66,7 @@ final class PlayedJob
     ): self {
         $said = (string) $this->vehicle->answer('complaint@vehicle')[''];
         $parts = array_map(
-            static fn (array $part): FittedPart => new FittedPart(Part::of($part[0])->at(Place::of($part[1])), $part[2]),
+            static fn (array $row): FittedPart => new FittedPart(Part::of($row[0])->at(Place::of($row[1])), $row[2]),
             $fitted,
         );
         $intake = new IntakePayload([$said], $pattern, $arrival ?? new Arrival(), $parts, $note);
@@ -112,7 +114,11 @@ final class PlayedJob
         $outcomes = $numbers = [];
         foreach ($answers + $this->vehicle->answer($at) as $row => $answer) {
             if (\is_float($answer)) {
-                $numbers[$row] = $this->typed($check->row($row)->observer->typed->unit ?? Unit::Celsius, $answer, $check->isHeat());
+                $numbers[$row] = $this->typed(
+                    $check->row($row)->observer->typed->unit ?? Unit::Celsius,
+                    $answer,
+                    $check->isHeat(),
+                );
             } else {
                 $outcomes[$row] = $answer;
             }
@@ -206,8 +212,10 @@ final class PlayedJob
     {
         $corner = $this->loaded()->state->repaired?->place->corner() ?? Corner::RightRear;
 
-        return $this->write(new BleedSetupPayload('pedal', 'glycol', 'glycol', 'renew'), 2)
-            ->write(new BleedPayload($corner, '', 11, 'strokes', 'many', 0, 'dark, cloudy'), 6);
+        return $this->write(new BleedSetupPayload('pedal', 'glycol', 'glycol', 'renew'), 2)->write(
+            new BleedPayload($corner, '', 11, 'strokes', 'many', 0, 'dark, cloudy'),
+            6,
+        );
     }
 
     public function proof(int $checks): self
@@ -259,7 +267,14 @@ final class PlayedJob
     {
         if ($heat) {
             $typed = (string) round($core + self::AIR_C);
-            $taken = new Temperature(self::AIR_C, 'rusty', HeatRound::ROTOR, 0.0, round($core, 1), HeatRound::STANDING_S);
+            $taken = new Temperature(
+                self::AIR_C,
+                'rusty',
+                HeatRound::ROTOR,
+                0.0,
+                round($core, 1),
+                HeatRound::STANDING_S,
+            );
 
             return new TypedNumber(new Figure($typed, Unit::Celsius->value, round($core, 1)), $taken);
         }

@@ -226,7 +226,7 @@ final readonly class BringIn
 
     /**
      * @param array<string, string> $names
-     * @param User|null             $by    who brings them in; null for our own
+     * @param User|null $by who brings them in; null for our own
      */
     private function pictures(Job $job, Shape $shape, array $names, ?User $by): void
     {

@@ -16,7 +16,10 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Output\OutputInterface;
 
-/** Checks a catalogue and says what is in it: the shipped one, a folder of files, or one document with the files by name. */
+/**
+ * Checks a catalogue and says what is in it: the shipped one, a folder of files, or one document with the files by
+ * name.
+ */
 #[AsCommand('rodrel:catalogue', 'Checks the catalogue and lists what it holds (JSON in and out)')]
 final readonly class CatalogueCommand extends JsonCommand
 {
@@ -26,7 +29,8 @@ final readonly class CatalogueCommand extends JsonCommand
 
     public function __invoke(
         OutputInterface $output,
-        #[Argument('a folder, a file, or - for standard input; the shipped one when left out')] ?string $document = null,
+        #[Argument('a folder, a file, or - for standard input; the shipped one when left out'),]
+        ?string $document = null,
         #[Option('say nothing when all is well')] bool $check = false,
     ): int {
         if ($check) {
@@ -86,20 +90,30 @@ final readonly class CatalogueCommand extends JsonCommand
         return [
             'format' => 1,
             'hash' => $catalogue->hash,
-            'faults' => array_values(array_map(static fn (Fault $fault): array => [
-                'id' => $fault->id,
-                'places' => $fault->places->value,
-                'repair' => $fault->cure->repair,
-                'weight' => $fault->odds->weight,
-                'confirm' => $fault->confirm,
-            ], $catalogue->faults->all)),
-            'checks' => array_values(array_map(static fn (Check $check): array => [
-                'id' => $check->id,
-                'places' => $check->places->value,
-                'station' => $check->station,
-                'state' => $check->demand->lift->value,
-                'minutes' => $check->demand->minutes,
-            ], $catalogue->checks->all)),
+            'faults' => array_values(
+                array_map(
+                    static fn (Fault $fault): array => [
+                        'id' => $fault->id,
+                        'places' => $fault->places->value,
+                        'repair' => $fault->cure->repair,
+                        'weight' => $fault->odds->weight,
+                        'confirm' => $fault->confirm,
+                    ],
+                    $catalogue->faults->all,
+                ),
+            ),
+            'checks' => array_values(
+                array_map(
+                    static fn (Check $check): array => [
+                        'id' => $check->id,
+                        'places' => $check->places->value,
+                        'station' => $check->station,
+                        'state' => $check->demand->lift->value,
+                        'minutes' => $check->demand->minutes,
+                    ],
+                    $catalogue->checks->all,
+                ),
+            ),
             'repairs' => array_keys($catalogue->repairs->all),
             'presets' => $presets,
         ];

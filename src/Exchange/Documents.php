@@ -33,11 +33,17 @@ final readonly class Documents
         if (null === $data) {
             throw InvalidData::at('', 'this is not JSON: '.json_last_error_msg());
         }
-        $result = (new Validator())->validate($data, (string) file_get_contents($this->projectDir.'/docs/formats/'.$schema.'.schema.json'));
+        $result = (new Validator())->validate(
+            $data,
+            (string) file_get_contents($this->projectDir.'/docs/formats/'.$schema.'.schema.json'),
+        );
         $error = $result->error();
         if (null !== $error) {
             foreach ((new ErrorFormatter())->format($error, false) as $path => $message) {
-                throw InvalidData::at('/' === $path ? '' : (string) $path, \is_string($message) ? $message : 'does not fit the schema');
+                throw InvalidData::at(
+                    '/' === $path ? '' : (string) $path,
+                    \is_string($message) ? $message : 'does not fit the schema',
+                );
             }
         }
         $array = json_decode($text, true);

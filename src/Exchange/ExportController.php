@@ -31,7 +31,11 @@ final class ExportController extends AbstractController
     #[Route('/jobs/{id:job}/job.json', name: 'job_json', methods: ['GET'])]
     public function wholeJob(Job $job): Response
     {
-        return $this->download($this->document->json($job), 'application/json', 'job-'.$job->id()->toRfc4122().'.json');
+        return $this->download(
+            $this->document->json($job),
+            'application/json',
+            'job-'.$job->id()->toRfc4122().'.json',
+        );
     }
 
     #[Route('/jobs/{id:job}/readings.csv', name: 'job_csv', methods: ['GET'])]
@@ -39,11 +43,24 @@ final class ExportController extends AbstractController
     {
         $stream = fopen('php://temp', 'w+') ?: throw new \RuntimeException('no memory for a file');
         foreach ($this->document->readings($job) as $row) {
-            fputcsv($stream, array_map(static fn (string $cell): string => 1 === preg_match('/^[=+@\t\r]/', $cell) ? "'".$cell : $cell, $row), ',', '"', '');
+            fputcsv(
+                $stream,
+                array_map(
+                    static fn (string $cell): string => 1 === preg_match('/^[=+@\t\r]/', $cell) ? "'".$cell : $cell,
+                    $row,
+                ),
+                ',',
+                '"',
+                '',
+            );
         }
         rewind($stream);
 
-        return $this->download((string) stream_get_contents($stream), 'text/csv; charset=utf-8', 'readings-'.$job->id()->toRfc4122().'.csv');
+        return $this->download(
+            (string) stream_get_contents($stream),
+            'text/csv; charset=utf-8',
+            'readings-'.$job->id()->toRfc4122().'.csv',
+        );
     }
 
     #[Route('/jobs/import', name: 'job_import', methods: ['GET'], priority: 2)]
@@ -61,7 +78,11 @@ final class ExportController extends AbstractController
             $path = $file instanceof UploadedFile ? $file->getPathname() : '';
             $job = ($this->bringIn)($this->documents->read($path, 'job-export'), $user);
         } catch (CoreException $wrong) {
-            return $this->render('job/import.html.twig', ['wrong' => $this->say->ui('export.wrong', ['what' => $wrong->getMessage()])], new Response('', Response::HTTP_UNPROCESSABLE_ENTITY));
+            return $this->render(
+                'job/import.html.twig',
+                ['wrong' => $this->say->ui('export.wrong', ['what' => $wrong->getMessage()])],
+                new Response('', Response::HTTP_UNPROCESSABLE_ENTITY),
+            );
         }
 
         return $this->redirectToRoute('job', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
@@ -69,6 +90,9 @@ final class ExportController extends AbstractController
 
     private function download(string $content, string $type, string $name): Response
     {
-        return new Response($content, 200, ['Content-Type' => $type, 'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, $name)]);
+        return new Response($content, 200, [
+            'Content-Type' => $type,
+            'Content-Disposition' => HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, $name),
+        ]);
     }
 }

@@ -32,12 +32,20 @@ final class PageTimes
         $this->request('/sign-in', null);
         $this->request('/sign-in', $signIn);
         $line = $this->entities->getRepository(JobLine::class)->findOneBy(['stage' => Stage::Bench]);
-        $job = '/jobs/'.($line?->jobId()->toRfc4122() ?? throw new \RuntimeException('The demo has a job on the bench.'));
+        $job
+            = '/jobs/'
+            .($line?->jobId()->toRfc4122() ?? throw new \RuntimeException('The demo has a job on the bench.'));
         $this->many(self::EMPTY);
         $empty = $this->many(self::EMPTY);
         $rows = [['what' => 'empty page', 'of' => self::EMPTY, 'aim' => ''] + $empty];
         foreach (['bench', 'finding', 'checks'] as $page) {
-            $rows[] = $this->row($page.', nothing changed', $job.'/'.$page, $this->many($job.'/'.$page), $empty, 3);
+            $rows[] = $this->row(
+                $page.', nothing changed',
+                $job.'/'.$page,
+                $this->many($job.'/'.$page),
+                $empty,
+                3,
+            );
         }
         foreach (['bench', 'finding', 'checks'] as $page) {
             $times = [];
@@ -50,7 +58,13 @@ final class PageTimes
                 ]);
                 $times[] = $this->request($job.'/'.$page, null);
             }
-            $rows[] = $this->row($page.', right after an entry', $job.'/'.$page, Times::spread($times), $empty, 6);
+            $rows[] = $this->row(
+                $page.', right after an entry',
+                $job.'/'.$page,
+                Times::spread($times),
+                $empty,
+                6,
+            );
         }
 
         return $rows;
@@ -92,12 +106,15 @@ final class PageTimes
             throw new \RuntimeException('curl would not start');
         }
         $headers = ['Origin: '.$this->base, 'Cookie: '.$this->cookie];
-        curl_setopt_array($curl, [
-            \CURLOPT_RETURNTRANSFER => true,
-            \CURLOPT_HEADER => true,
-            \CURLOPT_HTTPHEADER => $headers,
-            \CURLOPT_TIMEOUT => 30,
-        ] + (null === $form ? [] : [\CURLOPT_POSTFIELDS => http_build_query($form)]));
+        curl_setopt_array(
+            $curl,
+            [
+                \CURLOPT_RETURNTRANSFER => true,
+                \CURLOPT_HEADER => true,
+                \CURLOPT_HTTPHEADER => $headers,
+                \CURLOPT_TIMEOUT => 30,
+            ] + (null === $form ? [] : [\CURLOPT_POSTFIELDS => http_build_query($form)]),
+        );
         $start = hrtime(true);
         $answer = (string) curl_exec($curl);
         $took = (hrtime(true) - $start) / 1e6;

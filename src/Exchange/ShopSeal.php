@@ -21,7 +21,8 @@ final class ShopSeal
     /** @param array<string, mixed> $document without its seal */
     public function of(array $document): string
     {
-        $flags = \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_PRESERVE_ZERO_FRACTION | \JSON_THROW_ON_ERROR;
+        $flags
+            = \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_PRESERVE_ZERO_FRACTION | \JSON_THROW_ON_ERROR;
 
         return hash_hmac('sha256', json_encode($document, $flags), $this->key());
     }

@@ -65,7 +65,9 @@ final readonly class SpeedCommand
         array_push($rows, ...null === $pages ? [] : $this->pages->measure($pages));
         $peak = round(memory_get_peak_usage() / 1e6, 1);
         if ($json) {
-            $io->writeln((string) json_encode(['format' => 1, 'rows' => $rows, 'peak_memory_mb' => $peak], \JSON_PRETTY_PRINT));
+            $io->writeln(
+                (string) json_encode(['format' => 1, 'rows' => $rows, 'peak_memory_mb' => $peak], \JSON_PRETTY_PRINT),
+            );
 
             return 0;
         }
@@ -155,8 +157,13 @@ final readonly class SpeedCommand
     }
 
     /** @internal called in another process by onTheWeb() */
-    public static function bench(string $preset, string $key, string $projectDir, string $settings, int $readings): float
-    {
+    public static function bench(
+        string $preset,
+        string $key,
+        string $projectDir,
+        string $settings,
+        int $readings,
+    ): float {
         $catalogue = (new CatalogueLoader($projectDir))->load();
         $layout = Layout::fromArray($catalogue->vehicle($preset));
         $files = new SignatureFiles($projectDir.'/var/signatures');

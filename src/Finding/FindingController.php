@@ -28,8 +28,11 @@ final class FindingController extends RendersJob
     /** A fault believed in less than this spoils nothing yet (share of belief; estimate). */
     private const BELIEVED_FROM = 0.01;
 
-    public function __construct(private readonly SuspectView $suspects, private readonly ShopSettings $shop, private readonly Catalogue $catalogue)
-    {
+    public function __construct(
+        private readonly SuspectView $suspects,
+        private readonly ShopSettings $shop,
+        private readonly Catalogue $catalogue,
+    ) {
     }
 
     #[Route('/jobs/{id:job}/finding', name: 'job_finding', methods: ['GET'])]
@@ -50,7 +53,7 @@ final class FindingController extends RendersJob
         }
         $group = GroupAt::parse($chosen['group']);
         $advice = $judgement->advice;
-        $next = $advice->next ?? $advice->others[0] ?? null;
+        $next = $advice->next ?? ($advice->others[0] ?? null);
         $settings = $this->shop->isolation();
         $repair = $this->catalogue->repairs->of($group);
         $pair = $this->shop->practice()->pairs;
@@ -60,10 +63,13 @@ final class FindingController extends RendersJob
             'do' => $this->say->text('repair.'.$group->id.'.do'),
             'nowhere' => 'nowhere' === $repair->drawn,
             'chosen' => $chosen,
-            'spoils' => implode(', ', array_map(
-                fn (string $part): string => $this->say->text('part.'.$part),
-                $this->spoiled($judgement, $group),
-            )),
+            'spoils' => implode(
+                ', ',
+                array_map(
+                    fn (string $part): string => $this->say->text('part.'.$part),
+                    $this->spoiled($judgement, $group),
+                ),
+            ),
             'leads' => $rows[0]['group'] === $chosen['group'],
             'rows' => $rows,
             'second' => $judgement->second,
@@ -77,10 +83,12 @@ final class FindingController extends RendersJob
             'repair' => $repair,
             'scope' => $this->scope($loaded, $group, $pair),
             'pair' => $pair,
-            'sides' => $repair->opening->pair ? [
-                'one' => $this->scope($loaded, $group, false)->baseCents,
-                'pair' => $this->scope($loaded, $group, true)->baseCents,
-            ] : null,
+            'sides' => $repair->opening->pair
+                ? [
+                    'one' => $this->scope($loaded, $group, false)->baseCents,
+                    'pair' => $this->scope($loaded, $group, true)->baseCents,
+                ]
+                : null,
             'options' => $this->options($repair),
             'common' => $this->suspects->commonCauses($judgement),
             'rate' => $settings->labour->rateCentsPerMinute,
@@ -104,16 +112,19 @@ final class FindingController extends RendersJob
     private function options(Repair $repair): array
     {
         $rate = $this->shop->isolation()->labour->rateCentsPerMinute;
-        $options = array_map(fn (PartOption $option): array => [
-            'kind' => $this->say->ui('option.'.$option->kind),
-            'parts' => $option->partsCents,
-            'core' => $option->coreCents,
-            'days' => (int) $option->leadDays,
-            'months' => (int) $option->warrantyMonths,
-            'back' => $option->returnChance,
-            'expected' => $option->expectedCents($repair->price->minutes, $rate),
-            'not' => null === $option->notIf ? null : $this->say->ui('option.not-'.$option->notIf),
-        ], array_values($repair->options));
+        $options = array_map(
+            fn (PartOption $option): array => [
+                'kind' => $this->say->ui('option.'.$option->kind),
+                'parts' => $option->partsCents,
+                'core' => $option->coreCents,
+                'days' => (int) $option->leadDays,
+                'months' => (int) $option->warrantyMonths,
+                'back' => $option->returnChance,
+                'expected' => $option->expectedCents($repair->price->minutes, $rate),
+                'not' => null === $option->notIf ? null : $this->say->ui('option.not-'.$option->notIf),
+            ],
+            array_values($repair->options),
+        );
         usort($options, static fn (array $a, array $b): int => $a['expected'] <=> $b['expected']);
 
         return $options;

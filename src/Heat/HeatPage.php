@@ -10,11 +10,11 @@ use Rodrel\Core\Vocabulary\CheckAt;
 final readonly class HeatPage
 {
     /**
-     * @param array{name: string, at: \DateTimeImmutable, air: float}                  $head
-     * @param array<string, array<string, mixed>>                                      $wheels by corner
+     * @param array{name: string, at: \DateTimeImmutable, air: float} $head
+     * @param array<string, array<string, mixed>> $wheels by corner
      * @param array<string, array{apart: int, hotter: string|null, cold: string|null}> $axles
-     * @param array{said: string, tau: int|null, stops: int, after: bool}              $told
-     * @param array<string, float>                                                     $over   kelvins over the air at the stop
+     * @param array{said: string, tau: int|null, stops: int, after: bool} $told
+     * @param array<string, float> $over kelvins over the air at the stop
      */
     public function __construct(
         public CheckAt $check,

@@ -127,8 +127,8 @@ final readonly class HeatView
             'x' => $x,
             'y' => $y,
             'way' => $way,
-            'bar' => round(self::BAR * $seen['excess_k'] / $longest, 1),
-            'mark' => round(self::BAR * $seen['expected_k'] / $longest, 1),
+            'bar' => round((self::BAR * $seen['excess_k']) / $longest, 1),
+            'mark' => round((self::BAR * $seen['expected_k']) / $longest, 1),
             'was' => null === $was ? null : round(self::BAR * min(1.0, $was / $longest), 1),
             'typed' => $number->figure->said(),
             'raw' => null === $number->taken ? null : (int) round($number->taken->rawK),
@@ -153,7 +153,10 @@ final readonly class HeatView
         ];
     }
 
-    /** The cooling that the first wheel showed when it was taken again, and that its neighbours were carried back with (s). */
+    /**
+     * The cooling that the first wheel showed when it was taken again, and that its neighbours were carried back with
+     * (s).
+     */
     private function cooling(ReadingPayload $reading, Row $first): ?float
     {
         $before = $reading->numbers[$first->id]->taken ?? null;

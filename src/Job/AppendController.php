@@ -40,7 +40,9 @@ final class AppendController extends AbstractController
         $kind = Kind::tryFrom((string) $form->get('kind')) ?? throw $this->createNotFoundException();
         $this->denyAccessUnlessGranted(JobVoter::APPEND, $kind);
         try {
-            $id = Uuid::isValid((string) $form->get('entry')) ? Uuid::fromString((string) $form->get('entry')) : Uuid::v7();
+            $id = Uuid::isValid((string) $form->get('entry'))
+                ? Uuid::fromString((string) $form->get('entry'))
+                : Uuid::v7();
             $says = Kind::Finding === $kind ? $this->finding($form) : $this->reader->read($kind, $form);
             $entry = ($this->append)($job, $user, $id, $says);
 
@@ -48,23 +50,35 @@ final class AppendController extends AbstractController
         } catch (InvalidInput $wrong) {
             return $this->again($job, $request, [$this->say->ui($wrong->key, $wrong->parameters)]);
         } catch (Refused $refused) {
-            return $this->again($job, $request, array_map(fn (string $reason): string => $this->say->ui('gate.'.$reason), $refused->reasons));
+            return $this->again(
+                $job,
+                $request,
+                array_map(fn (string $reason): string => $this->say->ui('gate.'.$reason), $refused->reasons),
+            );
         } catch (InvalidData $wrong) {
             return $this->again($job, $request, [$this->say->ui('input.data', ['where' => $wrong->path])]);
         } catch (EntryConflict $conflict) {
-            return $this->render('job/conflict.html.twig', ['job' => $job, 'stored' => $conflict->stored, 'sent' => $conflict->sent, 'form' => $form->all()], new Response('', Response::HTTP_CONFLICT));
+            return $this->render(
+                'job/conflict.html.twig',
+                ['job' => $job, 'stored' => $conflict->stored, 'sent' => $conflict->sent, 'form' => $form->all()],
+                new Response('', Response::HTTP_CONFLICT),
+            );
         }
     }
 
     /** @param list<string> $sentences */
     private function again(Job $job, Request $request, array $sentences): Response
     {
-        return $this->render('job/refused.html.twig', [
-            'job' => $job,
-            'sentences' => $sentences,
-            'form' => array_diff_key($request->request->all(), ['_token' => true]),
-            'back' => $this->back($job, $request) ?? $this->generateUrl('job', ['id' => $job->id()]),
-        ], new Response('', Response::HTTP_UNPROCESSABLE_ENTITY));
+        return $this->render(
+            'job/refused.html.twig',
+            [
+                'job' => $job,
+                'sentences' => $sentences,
+                'form' => array_diff_key($request->request->all(), ['_token' => true]),
+                'back' => $this->back($job, $request) ?? $this->generateUrl('job', ['id' => $job->id()]),
+            ],
+            new Response('', Response::HTTP_UNPROCESSABLE_ENTITY),
+        );
     }
 
     /**
@@ -86,12 +100,15 @@ final class AppendController extends AbstractController
     {
         $learned = ['id' => $job->id(), 'learned' => $entry->seq()];
 
-        return $this->back($job, $request) ?? match ($entry->kind()) {
-            Kind::Reading => $this->generateUrl('job', $learned),
-            Kind::Finding, Kind::Prepared, Kind::Step, Kind::Confirm => $this->generateUrl('job_repair', ['id' => $job->id()]),
-            Kind::Item, Kind::Settled => $this->generateUrl('job_items', ['id' => $job->id()]),
-            default => $this->generateUrl('job', ['id' => $job->id()]),
-        };
+        return $this->back($job, $request)
+            ?? match ($entry->kind()) {
+                Kind::Reading => $this->generateUrl('job', $learned),
+                Kind::Finding, Kind::Prepared, Kind::Step, Kind::Confirm => $this->generateUrl('job_repair', [
+                    'id' => $job->id(),
+                ]),
+                Kind::Item, Kind::Settled => $this->generateUrl('job_items', ['id' => $job->id()]),
+                default => $this->generateUrl('job', ['id' => $job->id()]),
+            };
     }
 
     /** A path of this job only: no form can send people elsewhere. */
@@ -100,6 +117,9 @@ final class AppendController extends AbstractController
         $back = (string) $request->request->get('back', '');
         $own = $this->generateUrl('job', ['id' => $job->id()]);
 
-        return 1 === preg_match('~^'.preg_quote($own, '~').'(/[a-z0-9@/-]*)?(\?[a-z0-9=&-]*)?(#[a-z0-9-]*)?$~', $back) ? $back : null;
+        return 1
+            === preg_match('~^'.preg_quote($own, '~').'(/[a-z0-9@/-]*)?(\?[a-z0-9=&-]*)?(#[a-z0-9-]*)?$~', $back)
+            ? $back
+            : null;
     }
 }

@@ -35,8 +35,8 @@ final readonly class AppendEntry
      * @param Payload|\Closure(LoadedJob): Payload $says made from the job as it stands, where it depends on that
      *
      * @throws EntryConflict when the id was used for something else
-     * @throws Refused       when a gate is closed
-     * @throws InvalidData   when the payload is malformed
+     * @throws Refused when a gate is closed
+     * @throws InvalidData when the payload is malformed
      */
     public function __invoke(
         Job $job,
@@ -59,7 +59,10 @@ final readonly class AppendEntry
             $now = $this->clock->now();
             $taken = null !== $takenAt && $takenAt < $now ? $takenAt : $now;
             $seq = $loaded->head() + 1;
-            Rule::check($loaded->state, new Entry($id->toRfc4122(), $seq, $payload, $author->id()->toRfc4122(), $taken));
+            Rule::check(
+                $loaded->state,
+                new Entry($id->toRfc4122(), $seq, $payload, $author->id()->toRfc4122(), $taken),
+            );
             $epoch = $loaded->state->story->now()->number + (int) ($payload instanceof RepairedPayload);
             $entry = JobEntry::written(
                 $id,

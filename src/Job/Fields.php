@@ -37,13 +37,15 @@ final readonly class Fields
 
     /**
      * @param InputBag<bool|float|int|string> $form
-     * @param list<string>                    $allowed
+     * @param list<string> $allowed
      */
     public function choice(InputBag $form, string $key, array $allowed, string $complaint = 'input.choice'): string
     {
         $value = $this->optional($form, $key);
 
-        return \in_array($value, $allowed, true) ? $value : throw InvalidInput::because($complaint, ['choices' => implode(', ', $allowed)]);
+        return \in_array($value, $allowed, true)
+            ? $value
+            : throw InvalidInput::because($complaint, ['choices' => implode(', ', $allowed)]);
     }
 
     /** @param InputBag<bool|float|int|string> $form */
@@ -51,7 +53,9 @@ final readonly class Fields
     {
         $value = $this->optional($form, $key);
 
-        return '' !== $value ? mb_substr($value, 0, self::LONGEST) : throw InvalidInput::because($complaint, ['field' => $key]);
+        return '' !== $value
+            ? mb_substr($value, 0, self::LONGEST)
+            : throw InvalidInput::because($complaint, ['field' => $key]);
     }
 
     /** @param InputBag<bool|float|int|string> $form */

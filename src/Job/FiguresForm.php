@@ -11,7 +11,10 @@ use Rodrel\Core\Quantity\Unit;
 use Rodrel\Core\Vehicle\Composer;
 use Symfony\Component\HttpFoundation\InputBag;
 
-/** The vehicle's own figures as they are typed: bores and limits in mm, masses in kg, torques by step; an empty field stays typical. */
+/**
+ * The vehicle's own figures as they are typed: bores and limits in mm, masses in kg, torques by step; an empty field
+ * stays typical.
+ */
 final readonly class FiguresForm
 {
     public function __construct(private Fields $fields)

@@ -52,7 +52,11 @@ final readonly class FormReader
      */
     public function read(Kind $kind, InputBag $form): Payload
     {
-        $text = fn (string $key, string $complaint = 'input.missing'): string => $this->fields->text($form, $key, $complaint);
+        $text = fn (string $key, string $complaint = 'input.missing'): string => $this->fields->text(
+            $form,
+            $key,
+            $complaint,
+        );
 
         return match ($kind) {
             Kind::Intake => $this->intake->read($form),
@@ -137,9 +141,10 @@ final readonly class FormReader
             return \is_int($number) ? $number : throw InvalidInput::because('input.strokes');
         };
         $corners = array_map(static fn (Corner $corner): string => $corner->value, Corner::cases());
-        $unit = '' === $this->fields->optional($form, 'unit')
-            ? BleedPayload::UNITS[0]
-            : $this->fields->choice($form, 'unit', BleedPayload::UNITS);
+        $unit
+            = '' === $this->fields->optional($form, 'unit')
+                ? BleedPayload::UNITS[0]
+                : $this->fields->choice($form, 'unit', BleedPayload::UNITS);
 
         return new BleedPayload(
             Corner::from($this->fields->choice($form, 'corner', $corners)),

@@ -41,7 +41,9 @@ final class IntakeController extends RendersJob
             $unit = '' !== $unit ? mb_substr($unit, 0, 120) : throw InvalidInput::because('input.unit');
             [$preset, $parts] = $this->vehicle($form);
             $id = Uuid::isValid($form->getString('job')) ? Uuid::fromString($form->getString('job')) : Uuid::v7();
-            $entry = Uuid::isValid($form->getString('entry')) ? Uuid::fromString($form->getString('entry')) : Uuid::v7();
+            $entry = Uuid::isValid($form->getString('entry'))
+                ? Uuid::fromString($form->getString('entry'))
+                : Uuid::v7();
             $kind = new VehicleKind($unit, $preset, $parts);
             $job = $openJob($user, $id, $entry, $kind, $this->intake->read($form));
 
@@ -68,11 +70,15 @@ final class IntakeController extends RendersJob
     /** @param array<string, mixed> $typed */
     private function form(array $typed, ?string $error): Response
     {
-        return $this->render('job/new.html.twig', [
-            'form' => $typed,
-            'error' => $error,
-            'choices' => $this->intake->choices(),
-        ], new Response('', null === $error ? 200 : 422));
+        return $this->render(
+            'job/new.html.twig',
+            [
+                'form' => $typed,
+                'error' => $error,
+                'choices' => $this->intake->choices(),
+            ],
+            new Response('', null === $error ? 200 : 422),
+        );
     }
 
     /** @return array<string, mixed> the form as it was filled in */
@@ -105,9 +111,18 @@ final class IntakeController extends RendersJob
             'solid_axle' => $form->getBoolean('solid_axle'),
             'rear_valve' => $form->getBoolean('rear_valve'),
         ];
-        $plain = 'yes' !== $form->getString('own_parts') && 'disc' === $parts['front'] && !$parts['solid_axle'] && !$parts['rear_valve'];
+        $plain
+            = 'yes' !== $form->getString('own_parts')
+            && 'disc' === $parts['front']
+            && !$parts['solid_axle']
+            && !$parts['rear_valve'];
         if ($plain) {
-            $given = ['split' => $parts['split'], 'rear' => $rear, 'anti_lock' => $parts['anti_lock'], 'assist' => $parts['assist']];
+            $given = [
+                'split' => $parts['split'],
+                'rear' => $rear,
+                'anti_lock' => $parts['anti_lock'],
+                'assist' => $parts['assist'],
+            ];
             foreach ($this->catalogue->presets as $id => $preset) {
                 if (($preset['questions'] ?? null) === $given) {
                     return [$id, []];

@@ -27,13 +27,22 @@ final class JobController extends AbstractController
         };
         $learned = $request->query->getInt('learned');
 
-        return $this->redirectToRoute($route, ['id' => $job->id()] + ($learned > 0 ? ['learned' => $learned] : []), Response::HTTP_SEE_OTHER);
+        return $this->redirectToRoute(
+            $route,
+            ['id' => $job->id()] + ($learned > 0 ? ['learned' => $learned] : []),
+            Response::HTTP_SEE_OTHER,
+        );
     }
 
     /** What changed since a page was drawn; answers 304 while nothing did. */
     #[Route('/jobs/{id:job}/head', name: 'job_head', methods: ['GET'])]
-    public function head(Job $job, Request $request, JobEntryRepository $entries, \App\Account\UserRepository $users, \App\Text\Say $say): Response
-    {
+    public function head(
+        Job $job,
+        Request $request,
+        JobEntryRepository $entries,
+        \App\Account\UserRepository $users,
+        \App\Text\Say $say,
+    ): Response {
         $log = $entries->logOf($job->id());
         $last = end($log);
         $seq = false === $last ? 0 : $last->seq();
@@ -44,6 +53,15 @@ final class JobController extends AbstractController
         }
         $who = false === $last ? '' : $users->names()[$last->authorId()->toRfc4122()] ?? '';
 
-        return $this->json(['head' => $seq, 'said' => $say->ui('head.added', ['who' => $who, 'what' => false === $last ? '' : $say->ui('kind.'.$last->kind()->value)])], headers: ['ETag' => $response->getEtag()]);
+        return $this->json(
+            [
+                'head' => $seq,
+                'said' => $say->ui('head.added', [
+                    'who' => $who,
+                    'what' => false === $last ? '' : $say->ui('kind.'.$last->kind()->value),
+                ]),
+            ],
+            headers: ['ETag' => $response->getEtag()],
+        );
     }
 }

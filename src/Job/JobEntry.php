@@ -60,8 +60,14 @@ class JobEntry
     private ?array $claim;
 
     /** @param array<string, mixed> $payload as it is to be kept */
-    private function __construct(Uuid $id, LogPlace $place, Kind $kind, array $payload, Stamp $stamp, ?StoredClaim $claim)
-    {
+    private function __construct(
+        Uuid $id,
+        LogPlace $place,
+        Kind $kind,
+        array $payload,
+        Stamp $stamp,
+        ?StoredClaim $claim,
+    ) {
         $this->id = $id;
         $this->jobId = $place->job;
         $this->seq = $place->seq;

@@ -24,13 +24,20 @@ final class JobLineRepository extends ServiceEntityRepository
      */
     public function listed(string $filter, string $search, Uuid $me): array
     {
-        $query = $this->createQueryBuilder('l')->orderBy('l.touchedAt', 'DESC')->addOrderBy('l.jobId')->setMaxResults(200);
-        $query->andWhere('done' === $filter ? 'l.stage = :done' : 'l.stage <> :done')->setParameter('done', Stage::Done);
+        $query = $this->createQueryBuilder('l')
+            ->orderBy('l.touchedAt', 'DESC')
+            ->addOrderBy('l.jobId')
+            ->setMaxResults(200);
+        $query
+            ->andWhere('done' === $filter ? 'l.stage = :done' : 'l.stage <> :done')
+            ->setParameter('done', Stage::Done);
         if ('mine' === $filter) {
             $query->andWhere('l.who = :me')->setParameter('me', $me, 'uuid');
         }
         foreach (preg_split('/\s+/', mb_strtolower(trim($search)), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $i => $word) {
-            $query->andWhere('l.search LIKE :word'.$i)->setParameter('word'.$i, '%'.addcslashes($word, '%_\\').'%');
+            $query
+                ->andWhere('l.search LIKE :word'.$i)
+                ->setParameter('word'.$i, '%'.addcslashes($word, '%_\\').'%');
         }
 
         /** @var list<JobLine> $lines */
@@ -43,11 +50,15 @@ final class JobLineRepository extends ServiceEntityRepository
     public function counts(Uuid $me): array
     {
         /** @var array{shed: int, mine: int, done: int, unsafe: int} $row */
-        $row = $this->getEntityManager()->getConnection()->fetchAssociative(
-            "SELECT count(*) FILTER (WHERE stage <> 'done') AS shed, count(*) FILTER (WHERE stage <> 'done' AND who = :me) AS mine,
-                    count(*) FILTER (WHERE stage = 'done') AS done, count(*) FILTER (WHERE stage <> 'done' AND road = 'closed') AS unsafe FROM job_line",
-            ['me' => $me->toRfc4122()],
-        );
+        $row = $this->getEntityManager()
+            ->getConnection()
+            ->fetchAssociative(
+                "SELECT count(*) FILTER (WHERE stage <> 'done') AS shed,
+                    count(*) FILTER (WHERE stage <> 'done' AND who = :me) AS mine,
+                    count(*) FILTER (WHERE stage = 'done') AS done,
+                    count(*) FILTER (WHERE stage <> 'done' AND road = 'closed') AS unsafe FROM job_line",
+                ['me' => $me->toRfc4122()],
+            );
 
         return $row;
     }

@@ -10,7 +10,15 @@ use Rodrel\Core\Job\Stage;
 /** What every page of a job shows around its own matter: title, stages, what is next, open items. */
 final readonly class JobPage
 {
-    private const ROUTES = ['intake' => 'job_intake', 'bench' => 'job_bench', 'finding' => 'job_finding', 'repair' => 'job_repair', 'bleed' => 'job_bleed', 'proof' => 'job_proof', 'done' => 'job_report'];
+    private const ROUTES = [
+        'intake' => 'job_intake',
+        'bench' => 'job_bench',
+        'finding' => 'job_finding',
+        'repair' => 'job_repair',
+        'bleed' => 'job_bleed',
+        'proof' => 'job_proof',
+        'done' => 'job_report',
+    ];
 
     /** @param list<array{id: string, label: string, route: string, state: string, current: bool}> $stages */
     private function __construct(

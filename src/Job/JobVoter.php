@@ -12,7 +12,8 @@ use Symfony\Component\Security\Core\Authorization\Voter\Vote;
 use Symfony\Component\Security\Core\Authorization\Voter\Voter;
 
 /**
- * Everyone of the shop may append; waiving a proof or overriding a gate, and standing for what came in from elsewhere is a lead's.
+ * Everyone of the shop may append; waiving a proof or overriding a gate, and standing for what came in from elsewhere
+ * is a lead's.
  *
  * @extends Voter<string, Kind>
  */
@@ -34,8 +35,12 @@ final class JobVoter extends Voter
         return self::APPEND === $attribute && $subject instanceof Kind;
     }
 
-    protected function voteOnAttribute(string $attribute, mixed $subject, TokenInterface $token, ?Vote $vote = null): bool
-    {
+    protected function voteOnAttribute(
+        string $attribute,
+        mixed $subject,
+        TokenInterface $token,
+        ?Vote $vote = null,
+    ): bool {
         if (!$token->getUser() instanceof User) {
             return false;
         }

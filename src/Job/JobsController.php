@@ -17,8 +17,13 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 final class JobsController extends AbstractController
 {
     #[Route('/', name: 'jobs', methods: ['GET'])]
-    public function __invoke(Request $request, JobLineRepository $lines, UserRepository $users, Thumbnail $thumbnail, #[CurrentUser] User $user): Response
-    {
+    public function __invoke(
+        Request $request,
+        JobLineRepository $lines,
+        UserRepository $users,
+        Thumbnail $thumbnail,
+        #[CurrentUser] User $user,
+    ): Response {
         $filter = $request->query->getString('show', 'shed');
         $filter = \in_array($filter, ['shed', 'mine', 'done'], true) ? $filter : 'shed';
         $search = mb_substr($request->query->getString('q'), 0, 100);
@@ -26,7 +31,10 @@ final class JobsController extends AbstractController
 
         return $this->render('job/jobs.html.twig', [
             'lines' => $listed,
-            'thumbnails' => array_map(static fn (JobLine $line): array => $thumbnail->of($line->preset, $line->parts, $line->hotSpots), $listed),
+            'thumbnails' => array_map(
+                static fn (JobLine $line): array => $thumbnail->of($line->preset, $line->parts, $line->hotSpots),
+                $listed,
+            ),
             'names' => $users->names(),
             'filter' => $filter,
             'search' => $search,

@@ -14,7 +14,8 @@ use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Job\Diagnosis;
 
 /**
- * What is believed of a job, computed once per head of its log and kept: the key holds the head, the shop's settings and
+ * What is believed of a job, computed once per head of its log and kept: the key holds the head, the shop's settings
+ * and
  * prices, the catalogue, the predictions and the sources that judge. A page reads it.
  */
 final readonly class Judge
@@ -36,18 +37,21 @@ final readonly class Judge
             return null;
         }
         $settings = $this->shop->isolation();
-        $key = hash('sha256', serialize([
-            $loaded->last()?->id()->toRfc4122(),
-            $loaded->head(),
-            $settings,
-            $this->catalogue->hash,
-            $this->predictions->key($loaded->layout),
-            $this->sources->judging(),
-        ]));
-        $kept = $this->database->fetchOne(
-            'SELECT data FROM judgement WHERE job_id = ? AND key = ?',
-            [$loaded->id(), $key],
+        $key = hash(
+            'sha256',
+            serialize([
+                $loaded->last()?->id()->toRfc4122(),
+                $loaded->head(),
+                $settings,
+                $this->catalogue->hash,
+                $this->predictions->key($loaded->layout),
+                $this->sources->judging(),
+            ]),
         );
+        $kept = $this->database->fetchOne('SELECT data FROM judgement WHERE job_id = ? AND key = ?', [
+            $loaded->id(),
+            $key,
+        ]);
         $data = \is_string($kept) ? json_decode($kept, true) : null;
         if (\is_array($data)) {
             return Judgement::fromArray($data, $this->catalogue->checks);

@@ -8,7 +8,11 @@ namespace App\Job;
 final readonly class Next
 {
     /** @param array<string, string> $parameters */
-    public function __construct(public string $title, public string $line, public string $route, public array $parameters)
-    {
+    public function __construct(
+        public string $title,
+        public string $line,
+        public string $route,
+        public array $parameters,
+    ) {
     }
 }

@@ -22,7 +22,14 @@ final readonly class NextThing
         return match ($state->stage) {
             Stage::Intake => new Next($this->say->ui('next.intake'), '', 'job_intake', $id),
             Stage::Bench, Stage::Finding => $this->bench($loaded),
-            Stage::Repair => new Next($this->say->ui('next.repair', ['repair' => null === $state->repairGroup() ? '' : $this->say->group($state->repairGroup())]), '', 'job_repair', $id),
+            Stage::Repair => new Next(
+                $this->say->ui('next.repair', [
+                    'repair' => null === $state->repairGroup() ? '' : $this->say->group($state->repairGroup()),
+                ]),
+                '',
+                'job_repair',
+                $id,
+            ),
             Stage::Bleed => new Next($this->say->ui('next.bleed'), '', 'job_bleed', $id),
             Stage::Proof => $this->proof($loaded),
             Stage::Done => new Next($this->say->ui('next.done'), '', 'job_report', $id),
@@ -40,7 +47,10 @@ final readonly class NextThing
         if (null !== $next) {
             $minutes = $this->say->ui('next.minutes', ['minutes' => (string) (int) ceil($next->worth->minutes)]);
 
-            return new Next($this->say->check($next->at), $minutes, 'job_check', [...$id, 'check' => (string) $next->at]);
+            return new Next($this->say->check($next->at), $minutes, 'job_check', [
+                ...$id,
+                'check' => (string) $next->at,
+            ]);
         }
         $group = $judgement->advice->repair ?? $judgement->leader();
         $finding = $this->say->finding($group, $this->say->leading($judgement, $group));
@@ -51,7 +61,8 @@ final readonly class NextThing
     private function proof(LoadedJob $loaded): Next
     {
         $criterion = $loaded->state->proof->next();
-        $title = null === $criterion ? $this->say->ui('next.handover') : $this->say->ui('proof.'.$criterion->id.'.do');
+        $title
+            = null === $criterion ? $this->say->ui('next.handover') : $this->say->ui('proof.'.$criterion->id.'.do');
 
         return new Next($title, '', 'job_proof', ['id' => $loaded->id()]);
     }

@@ -35,13 +35,20 @@ final readonly class ProjectJobLine
         $line->stage = $state->stage;
         $line->complaint = $this->say->complaint($state->story->intake());
         $line->next = ($this->nextThing)($loaded)->title;
-        $line->road = $state->road()->isOpen() || Stage::Done === $state->stage ? 'open' : ($state->road()->seenUnsafe ? 'closed' : 'unknown');
+        $line->road
+            = $state->road()->isOpen() || Stage::Done === $state->stage
+                ? 'open'
+                : ($state->road()->seenUnsafe
+                    ? 'closed'
+                    : 'unknown');
         $line->hotSpots = $this->hotSpots($loaded);
         $line->openItems = \count($state->story->openItems());
         $line->head = $loaded->head();
         $line->who = null === $last ? null : $last->authorId();
         $line->touchedAt = null === $last ? $loaded->job->openedAt() : $last->takenAt();
-        $line->search = mb_strtolower(implode(' ', [$loaded->job->unit(), $line->complaint, $line->next, $this->words($loaded)]));
+        $line->search = mb_strtolower(
+            implode(' ', [$loaded->job->unit(), $line->complaint, $line->next, $this->words($loaded)]),
+        );
         $this->entities->flush();
     }
 

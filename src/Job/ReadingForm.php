@@ -18,7 +18,9 @@ use Rodrel\Core\Vehicle\WearLimit;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Symfony\Component\HttpFoundation\InputBag;
 
-/** Turns an answered sheet into a reading: words, numbers as typed, temperatures, and words made out of typed figures. */
+/**
+ * Turns an answered sheet into a reading: words, numbers as typed, temperatures, and words made out of typed figures.
+ */
 final readonly class ReadingForm
 {
     private const PAD_SPOTS = ['inner_a', 'inner_b', 'outer_a', 'outer_b'];
@@ -122,9 +124,10 @@ final readonly class ReadingForm
             fn (string $key): float => $this->fields->measured($form, $key, Quantity::Length, Unit::Millimetre)->core,
             self::LIMIT_FIGURES,
         );
-        $wear = 'drum' === $this->fields->choice($form, 'part', ['drum', 'rotor'])
-            ? WearLimit::ofDrum($measured, $limit)
-            : WearLimit::ofRotor($measured, $limit);
+        $wear
+            = 'drum' === $this->fields->choice($form, 'part', ['drum', 'rotor'])
+                ? WearLimit::ofDrum($measured, $limit)
+                : WearLimit::ofRotor($measured, $limit);
         if (!$wear->plausible && !$form->getBoolean('sure')) {
             throw InvalidInput::because('input.limit', ['left' => (string) round($wear->leftMm, 1)]);
         }

@@ -27,6 +27,9 @@ abstract class RendersJob extends AbstractController
     /** @param array<string, mixed> $matter */
     protected function page(string $template, LoadedJob $loaded, string $here, array $matter): Response
     {
-        return $this->render($template, ['page' => JobPage::of($loaded, $here, $this->say, $this->nextThing), ...$matter]);
+        return $this->render($template, [
+            'page' => JobPage::of($loaded, $here, $this->say, $this->nextThing),
+            ...$matter,
+        ]);
     }
 }

@@ -6,7 +6,10 @@ namespace App\Job;
 
 use Rodrel\Core\Shape;
 
-/** What an entry from elsewhere said of itself, kept as it came: author, times, epoch, catalogue; and the doubts of our rules. */
+/**
+ * What an entry from elsewhere said of itself, kept as it came: author, times, epoch, catalogue; and the doubts of our
+ * rules.
+ */
 final readonly class StoredClaim
 {
     /** @param list<string> $doubts keys of the reasons for which it would have been refused here */

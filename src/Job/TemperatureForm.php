@@ -34,7 +34,7 @@ final readonly class TemperatureForm
      * A wheel's temperature as kelvins over the air at the moment of stopping.
      *
      * @param InputBag<bool|float|int|string> $form
-     * @param float                           $tauS cooling time constant
+     * @param float $tauS cooling time constant
      */
     public function atStop(InputBag $form, string $row, float $tauS): TypedNumber
     {

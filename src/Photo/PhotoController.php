@@ -24,8 +24,13 @@ use Symfony\Component\Uid\Uuid;
 /** Pictures at a check sheet and at the steps of a repair. */
 final class PhotoController extends AbstractController
 {
-    public function __construct(private readonly Photos $photos, private readonly Darkroom $darkroom, private readonly AppendEntry $append, private readonly ClockInterface $clock, private readonly Say $say)
-    {
+    public function __construct(
+        private readonly Photos $photos,
+        private readonly Darkroom $darkroom,
+        private readonly AppendEntry $append,
+        private readonly ClockInterface $clock,
+        private readonly Say $say,
+    ) {
     }
 
     #[Route('/jobs/{id:job}/photos', name: 'job_photo', methods: ['POST'])]
@@ -34,19 +39,34 @@ final class PhotoController extends AbstractController
     {
         $about = $request->request->getString('about');
         $file = $request->files->get('photo');
-        $back = str_starts_with($about, 'check:') ? $this->generateUrl('job_check', ['id' => $job->id(), 'check' => substr($about, 6)]) : $this->generateUrl('job_repair', ['id' => $job->id(), '_fragment' => 'step-'.substr($about, 5)]);
+        $back = str_starts_with($about, 'check:')
+            ? $this->generateUrl('job_check', ['id' => $job->id(), 'check' => substr($about, 6)])
+            : $this->generateUrl('job_repair', ['id' => $job->id(), '_fragment' => 'step-'.substr($about, 5)]);
         if (!$this->known($about)) {
             throw $this->createNotFoundException();
         }
         try {
-            if (!$file instanceof UploadedFile || !$file->isValid()) {
-                throw InvalidInput::because($file instanceof UploadedFile ? 'input.picture-large' : 'input.picture-missing');
+            if (!($file instanceof UploadedFile) || !$file->isValid()) {
+                throw InvalidInput::because(
+                    $file instanceof UploadedFile ? 'input.picture-large' : 'input.picture-missing',
+                );
             }
             $picture = $this->darkroom->develop($file->getPathname());
         } catch (InvalidInput $wrong) {
-            return $this->render('job/refused.html.twig', ['job' => $job, 'sentences' => [$this->say->ui($wrong->key, $wrong->parameters)], 'form' => [], 'back' => $back], new Response('', Response::HTTP_UNPROCESSABLE_ENTITY));
+            return $this->render(
+                'job/refused.html.twig',
+                [
+                    'job' => $job,
+                    'sentences' => [$this->say->ui($wrong->key, $wrong->parameters)],
+                    'form' => [],
+                    'back' => $back,
+                ],
+                new Response('', Response::HTTP_UNPROCESSABLE_ENTITY),
+            );
         }
-        $id = Uuid::isValid($request->request->getString('entry')) ? Uuid::fromString($request->request->getString('entry')) : Uuid::v7();
+        $id = Uuid::isValid($request->request->getString('entry'))
+            ? Uuid::fromString($request->request->getString('entry'))
+            : Uuid::v7();
         $this->photos->keep($id, $job->id(), $about, $user->id(), $this->clock->now(), $picture);
         ($this->append)($job, $user, $id, new PhotoPayload($id->toRfc4122(), $about));
 
@@ -58,8 +78,8 @@ final class PhotoController extends AbstractController
     {
         [$kind, $what] = [...explode(':', $about, 2), ''];
 
-        return 'check' === $kind && null !== CheckAt::tryParse($what)
-            || 'step' === $kind && 1 === preg_match('/^[a-z]+(-[a-z]+)*$/', $what);
+        return ('check' === $kind && null !== CheckAt::tryParse($what))
+            || ('step' === $kind && 1 === preg_match('/^[a-z]+(-[a-z]+)*$/', $what));
     }
 
     #[Route('/photos/{photo}', name: 'photo', requirements: ['photo' => '[0-9a-f-]{36}'], methods: ['GET'])]
@@ -70,6 +90,10 @@ final class PhotoController extends AbstractController
             throw $this->createNotFoundException();
         }
 
-        return new Response($jpeg, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=86400', 'X-Content-Type-Options' => 'nosniff']);
+        return new Response($jpeg, 200, [
+            'Content-Type' => 'image/jpeg',
+            'Cache-Control' => 'private, max-age=86400',
+            'X-Content-Type-Options' => 'nosniff',
+        ]);
     }
 }

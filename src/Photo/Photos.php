@@ -17,7 +17,7 @@ final readonly class Photos
 
     /**
      * @param array{jpeg: string, width: int, height: int} $picture
-     * @param array{author: string, name: string}|null     $claim   by whom it was taken elsewhere
+     * @param array{author: string, name: string}|null $claim by whom it was taken elsewhere
      */
     public function keep(
         Uuid $id,
@@ -48,7 +48,9 @@ final readonly class Photos
 
     public function jpeg(Uuid $id): ?string
     {
-        $jpeg = $this->database->fetchOne('SELECT encode(jpeg, \'base64\') FROM photo WHERE id = ?', [$id->toRfc4122()]);
+        $jpeg = $this->database->fetchOne('SELECT encode(jpeg, \'base64\') FROM photo WHERE id = ?', [
+            $id->toRfc4122(),
+        ]);
         $bytes = \is_string($jpeg) ? base64_decode($jpeg, true) : false;
 
         return \is_string($bytes) ? $bytes : null;
@@ -60,18 +62,25 @@ final readonly class Photos
      */
     public function of(Uuid $job, ?string $about = null): array
     {
-        $rows = $this->database->fetchAllAssociative("SELECT id, about, coalesce(claim->>'author', author_id::text) AS author, claim->>'name' AS name, taken_at, width,
-                height FROM photo WHERE job_id = ? AND (CAST(? AS TEXT) IS NULL OR about = ?) ORDER BY taken_at, id", [$job->toRfc4122(), $about, $about]);
+        $rows = $this->database->fetchAllAssociative(
+            "SELECT id, about, coalesce(claim->>'author', author_id::text) AS author,
+                claim->>'name' AS name, taken_at, width,
+                height FROM photo WHERE job_id = ? AND (CAST(? AS TEXT) IS NULL OR about = ?) ORDER BY taken_at, id",
+            [$job->toRfc4122(), $about, $about],
+        );
         $text = static fn (mixed $value): string => \is_scalar($value) ? (string) $value : '';
 
-        return array_map(static fn (array $row): array => [
-            'id' => $text($row['id']),
-            'about' => $text($row['about']),
-            'author' => $text($row['author']),
-            'name' => null === $row['name'] ? null : $text($row['name']),
-            'taken_at' => $text($row['taken_at']),
-            'width' => (int) $text($row['width']),
-            'height' => (int) $text($row['height']),
-        ], $rows);
+        return array_map(
+            static fn (array $row): array => [
+                'id' => $text($row['id']),
+                'about' => $text($row['about']),
+                'author' => $text($row['author']),
+                'name' => null === $row['name'] ? null : $text($row['name']),
+                'taken_at' => $text($row['taken_at']),
+                'width' => (int) $text($row['width']),
+                'height' => (int) $text($row['height']),
+            ],
+            $rows,
+        );
     }
 }

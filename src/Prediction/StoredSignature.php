@@ -72,7 +72,12 @@ class StoredSignature
         if (null === $this->data) {
             return null;
         }
-        $data = json_decode((string) gzuncompress((string) base64_decode($this->data, true)), true, 512, \JSON_THROW_ON_ERROR);
+        $data = json_decode(
+            (string) gzuncompress((string) base64_decode($this->data, true)),
+            true,
+            512,
+            \JSON_THROW_ON_ERROR,
+        );
 
         return \is_array($data) ? $data : null;
     }

@@ -15,13 +15,19 @@ use Symfony\Component\Messenger\MessageBusInterface;
 #[AsCommand('rodrel:warm', 'Computes the predictions of every preset that has none yet')]
 final readonly class WarmCommand
 {
-    public function __construct(private Catalogue $catalogue, private Predictions $predictions, private MessageBusInterface $bus)
-    {
+    public function __construct(
+        private Catalogue $catalogue,
+        private Predictions $predictions,
+        private MessageBusInterface $bus,
+    ) {
     }
 
     /** @param list<string> $presets */
-    public function __invoke(OutputInterface $output, #[Argument('only these; all when left out')] array $presets = [], #[Option('hand the work to the worker')] bool $later = false): int
-    {
+    public function __invoke(
+        OutputInterface $output,
+        #[Argument('only these; all when left out')] array $presets = [],
+        #[Option('hand the work to the worker')] bool $later = false,
+    ): int {
         foreach ([] !== $presets ? $presets : array_keys($this->catalogue->presets) as $preset) {
             if ($later) {
                 $this->bus->dispatch(new ComputeSignature($this->catalogue->vehicle($preset)));

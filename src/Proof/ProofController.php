@@ -25,19 +25,25 @@ final class ProofController extends RendersJob
         $proof = $loaded->state->proof;
 
         return $this->page('proof/proof.html.twig', $loaded, 'proof', [
-            'criteria' => array_map(fn (Criterion $criterion): array => $this->view($loaded, $criterion), $proof->criteria),
+            'criteria' => array_map(
+                fn (Criterion $criterion): array => $this->view($loaded, $criterion),
+                $proof->criteria,
+            ),
             'nextId' => $proof->next()?->id,
             'nextCheck' => null === $proof->next()?->check ? null : (string) $proof->next()->check,
             'standing' => $proof->standingPassed(),
             'passed' => $proof->passed(),
             'mayHandOver' => $loaded->state->mayHandOver(),
-            'road' => array_map(fn (string $key): array => [
-                'key' => $key,
-                'said' => $this->say->ui('gate.'.$key),
-                'overridable' => false,
-                'gate' => 'road',
-                'answer' => null,
-            ], $loaded->state->road()->unmet),
+            'road' => array_map(
+                fn (string $key): array => [
+                    'key' => $key,
+                    'said' => $this->say->ui('gate.'.$key),
+                    'overridable' => false,
+                    'gate' => 'road',
+                    'answer' => null,
+                ],
+                $loaded->state->road()->unmet,
+            ),
             'failed' => $proof->failed()?->id,
         ]);
     }
@@ -52,9 +58,16 @@ final class ProofController extends RendersJob
             }
         }
         if (null === $criterion->check && [] !== $criterion->missing) {
-            $said = CriterionRule::OPEN_STEPS === $criterion->computed
-                ? implode(', ', array_map(fn (string $step): string => mb_strtolower($this->say->text('step.'.$step)), $criterion->missing))
-                : $this->say->ui('proof.items', ['n' => (string) \count($criterion->missing)]);
+            $said
+                = CriterionRule::OPEN_STEPS === $criterion->computed
+                    ? implode(
+                        ', ',
+                        array_map(
+                            fn (string $step): string => mb_strtolower($this->say->text('step.'.$step)),
+                            $criterion->missing,
+                        ),
+                    )
+                    : $this->say->ui('proof.items', ['n' => (string) \count($criterion->missing)]);
         }
 
         return [

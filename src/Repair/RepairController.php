@@ -32,8 +32,14 @@ final class RepairController extends RendersJob
     /** A torque wrench misses its figure by up to this much (general workshop practice). */
     private const TORQUE_MAY_MISS = 0.05;
 
-    public function __construct(private readonly Catalogue $catalogue, private readonly ClockInterface $clock, private readonly UserRepository $users, private readonly Units $units, private readonly Photos $photos, private readonly ShopSettings $shop)
-    {
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly ClockInterface $clock,
+        private readonly UserRepository $users,
+        private readonly Units $units,
+        private readonly Photos $photos,
+        private readonly ShopSettings $shop,
+    ) {
     }
 
     #[Route('/jobs/{id:job}/repair', name: 'job_repair', methods: ['GET'])]
@@ -48,7 +54,7 @@ final class RepairController extends RendersJob
         }
         $procedure = $this->catalogue->repairs->procedureOf($group);
         $finding = $loaded->state->story->finding();
-        $sheet = $finding->id ?? $loaded->state->story->last(RepairedPayload::class)->payload->sheet ?? '';
+        $sheet = $finding->id ?? ($loaded->state->story->last(RepairedPayload::class)->payload->sheet ?? '');
         $prepared = $this->prepared($loaded, $procedure);
         $way = $this->way($procedure, $request->query->getString('way'));
         $own = array_filter($procedure->steps, static fn (Step $one): bool => null === $one->way || $one->way === $way);
@@ -72,7 +78,8 @@ final class RepairController extends RendersJob
             'way' => $way,
             'ways' => $procedure->ways(),
             'finished' => null === $finding,
-            'complete' => [] === array_filter($steps, static fn (array $step): bool => $step['required'] && null === $step['done']),
+            'complete' => []
+                === array_filter($steps, static fn (array $step): bool => $step['required'] && null === $step['done']),
             'inspect' => array_map(fn (string $id): string => $this->say->text('inspect.'.$id), $procedure->inspect),
             'opens' => $this->catalogue->repairs->opensSystem($group),
         ]);
@@ -105,12 +112,15 @@ final class RepairController extends RendersJob
             $loaded->state->story->entriesOf(PreparedPayload::class),
         );
 
-        return array_map(fn (array $item): array => [
-            'id' => $item['id'],
-            'label' => $this->say->text('prepare.'.$item['id']),
-            'count' => $item['count'],
-            'done' => \in_array($item['id'], $have, true),
-        ], $procedure->prepare);
+        return array_map(
+            fn (array $item): array => [
+                'id' => $item['id'],
+                'label' => $this->say->text('prepare.'.$item['id']),
+                'count' => $item['count'],
+                'done' => \in_array($item['id'], $have, true),
+            ],
+            $procedure->prepare,
+        );
     }
 
     /** @param Entry<StepPayload> $done */
@@ -127,13 +137,21 @@ final class RepairController extends RendersJob
         $wait = null === $done ? 0 : max(0, Rule::SECOND_LOOK_S - $this->since($done));
         $figure = $done?->payload->figure;
         $own = $loaded->state->story->torques()[$step->id] ?? null;
-        $band = null === $own ? $step->typical : [$own * (1.0 - self::TORQUE_MAY_MISS), $own * (1.0 + self::TORQUE_MAY_MISS)];
+        $band
+            = null === $own
+                ? $step->typical
+                : [$own * (1.0 - self::TORQUE_MAY_MISS), $own * (1.0 + self::TORQUE_MAY_MISS)];
 
         return [
             'id' => $step->id,
             'label' => $this->say->text('step.'.$step->id),
             'cautions' => array_map(fn (string $id): string => $this->say->text('caution.'.$id), $step->cautions),
-            'typical' => null === $band || null === $step->measures ? null : [$this->units->figure($band[0], $step->measures), $this->units->figure($band[1], $step->measures)],
+            'typical' => null === $band || null === $step->measures
+                    ? null
+                    : [
+                        $this->units->figure($band[0], $step->measures),
+                        $this->units->figure($band[1], $step->measures),
+                    ],
             'own' => null === $own || null === $step->measures ? null : $this->units->say($own, $step->measures),
             'gap' => Quantity::Length === $step->measures,
             'unit' => null === $step->measures ? null : $this->units->of($step->measures)->value,

@@ -23,7 +23,9 @@ use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Log\Payload\WaivePayload;
 
-/** Every line of the log in words, oldest first; what was taken back and what waits for a countersignature is marked. */
+/**
+ * Every line of the log in words, oldest first; what was taken back and what waits for a countersignature is marked.
+ */
 final readonly class LogView
 {
     public function __construct(private Say $say)
@@ -46,9 +48,12 @@ final readonly class LogView
             $lines[] = [
                 'id' => $entry->id,
                 'at' => $entry->takenAt,
-                'who' => $entry->claim->author ?? $names[$entry->author] ?? '',
+                'who' => $entry->claim->author ?? ($names[$entry->author] ?? ''),
                 'by' => null === $entry->claim ? null : $names[$entry->author] ?? '',
-                'doubts' => array_map(fn (string $key): string => $this->say->ui('gate.'.$key), $entry->claim->doubts ?? []),
+                'doubts' => array_map(
+                    fn (string $key): string => $this->say->ui('gate.'.$key),
+                    $entry->claim->doubts ?? [],
+                ),
                 'kind' => $this->say->ui('kind.'.$entry->kind->value),
                 'said' => $this->said($entry->payload),
                 'undone' => \in_array($entry->id, $undone, true),
@@ -72,7 +77,8 @@ final readonly class LogView
             $payload instanceof BleedPayload => $this->bleed($payload),
             $payload instanceof FiguresPayload => $this->figures($payload),
             $payload instanceof BleedSetupPayload => $this->say->ui('bleed.method-'.$payload->method)
-                .', '.$this->say->ui('bleed.fluid-'.$payload->fluid),
+                .', '
+                .$this->say->ui('bleed.fluid-'.$payload->fluid),
             $payload instanceof WaivePayload, $payload instanceof OverridePayload => $payload->reason,
             $payload instanceof ItemPayload => $this->say->item($payload),
             $payload instanceof PhotoPayload => $this->say->about($payload->about),

@@ -18,8 +18,12 @@ use Symfony\Bundle\SecurityBundle\Security;
 /** What a report says, on the screen and on paper. */
 final readonly class ReportView
 {
-    public function __construct(private UserRepository $users, private LogView $log, private Say $say, private Security $security)
-    {
+    public function __construct(
+        private UserRepository $users,
+        private LogView $log,
+        private Say $say,
+        private Security $security,
+    ) {
     }
 
     /** @return array<string, mixed> */
@@ -29,29 +33,40 @@ final readonly class ReportView
         $names = $this->users->names();
 
         return [
-            'findings' => array_map(static fn (Entry $entry): array => [
-                'sentence' => $entry->payload->sentence->sentence,
-                'mass' => $entry->payload->mass,
-                'arguments' => $entry->payload->arguments,
-                'by' => $entry->claim->author ?? $names[$entry->author] ?? '',
-                'at' => $entry->takenAt,
-            ], $this->carriedOut($loaded)),
+            'findings' => array_map(
+                static fn (Entry $entry): array => [
+                    'sentence' => $entry->payload->sentence->sentence,
+                    'mass' => $entry->payload->mass,
+                    'arguments' => $entry->payload->arguments,
+                    'by' => $entry->claim->author ?? ($names[$entry->author] ?? ''),
+                    'at' => $entry->takenAt,
+                ],
+                $this->carriedOut($loaded),
+            ),
             'repairs' => array_map(
                 fn (Entry $entry): string => $this->say->work($entry->payload->group),
                 $story->entriesOf(RepairedPayload::class),
             ),
             'torques' => $this->torques($loaded),
-            'criteria' => null === $loaded->state->repaired ? [] : array_map(fn (Criterion $c): array => [
-                'name' => $this->say->ui('proof.'.$c->id.'.name'),
-                'status' => $c->status,
-                'reason' => $c->reason,
-            ], $loaded->state->proof->criteria),
+            'criteria' => null === $loaded->state->repaired
+                    ? []
+                    : array_map(
+                        fn (Criterion $c): array => [
+                            'name' => $this->say->ui('proof.'.$c->id.'.name'),
+                            'status' => $c->status,
+                            'reason' => $c->reason,
+                        ],
+                        $loaded->state->proof->criteria,
+                    ),
             'countersign' => $this->security->isGranted('ROLE_LEAD'),
-            'items' => array_map(fn (Entry $entry): array => [
-                'text' => $this->say->item($entry->payload),
-                'due' => $entry->payload->due,
-                'safety' => $entry->payload->safety,
-            ], $story->openItems()),
+            'items' => array_map(
+                fn (Entry $entry): array => [
+                    'text' => $this->say->item($entry->payload),
+                    'due' => $entry->payload->due,
+                    'safety' => $entry->payload->safety,
+                ],
+                $story->openItems(),
+            ),
             'handedOver' => $story->last(HandoverPayload::class),
             'names' => $names,
             'log' => $this->log->of($loaded, $names),
@@ -70,10 +85,12 @@ final readonly class ReportView
         );
         $sheets[] = $story->finding()->id ?? '';
 
-        return array_values(array_filter(
-            $story->entriesOf(FindingPayload::class),
-            static fn (Entry $entry): bool => \in_array($entry->id, $sheets, true),
-        ));
+        return array_values(
+            array_filter(
+                $story->entriesOf(FindingPayload::class),
+                static fn (Entry $entry): bool => \in_array($entry->id, $sheets, true),
+            ),
+        );
     }
 
     /** @return list<array{step: string, figure: string}> */

@@ -22,14 +22,32 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsCsrfTokenValid;
 use Symfony\Component\Security\Http\Attribute\IsGranted;
 
-/** The shop's rate, thresholds, schools, tools, prices and people. Everyone sees it; a lead changes it, an admin the people. */
+/**
+ * The shop's rate, thresholds, schools, tools, prices and people. Everyone sees it; a lead changes it, an admin the
+ * people.
+ */
 final class ShopController extends AbstractController
 {
-    private const NUMBERS = ['rate' => ['rate_cents_per_hour', 100.0, 0.0, 100000.0], 'fluid' => ['fluid_cents_per_litre', 100.0, 0.0, 100000.0], 'threshold' => ['threshold', 0.01, 0.51, 0.99], 'second' => ['second_fault', 0.01, 0.01, 0.6], 'second_after' => ['second_fault_after_repair', 0.01, 0.01, 0.8], 'raise' => ['raise_minutes', 1.0, 0.0, 120.0], 'wheels' => ['wheels_off_minutes', 1.0, 0.0, 120.0], 'bleed' => ['bleed_minutes', 1.0, 0.0, 240.0], 'confirm' => ['confirm_above_cents', 100.0, 0.0, 1000000.0]];
+    private const NUMBERS = [
+        'rate' => ['rate_cents_per_hour', 100.0, 0.0, 100000.0],
+        'fluid' => ['fluid_cents_per_litre', 100.0, 0.0, 100000.0],
+        'threshold' => ['threshold', 0.01, 0.51, 0.99],
+        'second' => ['second_fault', 0.01, 0.01, 0.6],
+        'second_after' => ['second_fault_after_repair', 0.01, 0.01, 0.8],
+        'raise' => ['raise_minutes', 1.0, 0.0, 120.0],
+        'wheels' => ['wheels_off_minutes', 1.0, 0.0, 120.0],
+        'bleed' => ['bleed_minutes', 1.0, 0.0, 240.0],
+        'confirm' => ['confirm_above_cents', 100.0, 0.0, 1000000.0],
+    ];
     private const SHORTEST_PASSWORD = 8;
 
-    public function __construct(private readonly ShopSettings $shop, private readonly Catalogue $catalogue, private readonly UserRepository $users, private readonly ClockInterface $clock, private readonly Say $say)
-    {
+    public function __construct(
+        private readonly ShopSettings $shop,
+        private readonly Catalogue $catalogue,
+        private readonly UserRepository $users,
+        private readonly ClockInterface $clock,
+        private readonly Say $say,
+    ) {
     }
 
     #[Route('/shop', name: 'shop', methods: ['GET'])]
@@ -63,7 +81,13 @@ final class ShopController extends AbstractController
         $role = Role::tryFrom($form->getString('role'));
         $login = $form->getString('login');
         $known = $this->users->withLogin($login);
-        if (null === $role || 1 !== preg_match('/^[a-z0-9._-]{2,60}$/', $login) || null === $known && (mb_strlen($form->getString('password')) < self::SHORTEST_PASSWORD || '' === trim($form->getString('name')))) {
+        if (
+            null === $role
+            || 1 !== preg_match('/^[a-z0-9._-]{2,60}$/', $login)
+            || (null === $known
+                && (mb_strlen($form->getString('password')) < self::SHORTEST_PASSWORD
+                    || '' === trim($form->getString('name'))))
+        ) {
             return $this->page($this->say->ui('shop.person-wrong'), $form->all());
         }
         $user = $known ?? User::join($login, mb_substr(trim($form->getString('name')), 0, 120), $role);
@@ -90,17 +114,31 @@ final class ShopController extends AbstractController
             $typed = str_replace(',', '.', trim($form->getString($field)));
             $value = is_numeric($typed) ? (float) $typed * $scale : null;
             if (null === $value || $value < $low || $value > $high) {
-                throw InvalidInput::because('shop.number', ['field' => $this->say->ui('shop.'.str_replace('_', '-', $field)), 'low' => (string) ($low / $scale), 'high' => (string) ($high / $scale)]);
+                throw InvalidInput::because('shop.number', [
+                    'field' => $this->say->ui('shop.'.str_replace('_', '-', $field)),
+                    'low' => (string) ($low / $scale),
+                    'high' => (string) ($high / $scale),
+                ]);
             }
             $changes[$key] = round($value, 4);
         }
         $zone = $form->getString('time_zone');
-        $changes['time_zone'] = \in_array($zone, \DateTimeZone::listIdentifiers(), true) ? $zone : throw InvalidInput::because('shop.zone');
-        $changes['name'] = '' !== trim($form->getString('name')) ? mb_substr(trim($form->getString('name')), 0, 120) : throw InvalidInput::because('shop.name-missing');
-        $changes['currency'] = 1 === preg_match('/^[A-Z]{3}$/', $form->getString('currency')) ? $form->getString('currency') : throw InvalidInput::because('shop.currency-wrong');
+        $changes['time_zone'] = \in_array($zone, \DateTimeZone::listIdentifiers(), true)
+            ? $zone
+            : throw InvalidInput::because('shop.zone');
+        $changes['name']
+            = '' !== trim($form->getString('name'))
+                ? mb_substr(trim($form->getString('name')), 0, 120)
+                : throw InvalidInput::because('shop.name-missing');
+        $changes['currency']
+            = 1 === preg_match('/^[A-Z]{3}$/', $form->getString('currency'))
+                ? $form->getString('currency')
+                : throw InvalidInput::because('shop.currency-wrong');
         foreach ($this->schools() as $school => $choices) {
             $chosen = $form->all('school')[$school] ?? '';
-            $changes['schools'][$school] = \in_array($chosen, $choices, true) ? $chosen : throw InvalidInput::because('input.choice', ['choices' => implode(', ', $choices)]);
+            $changes['schools'][$school] = \in_array($chosen, $choices, true)
+                ? $chosen
+                : throw InvalidInput::because('input.choice', ['choices' => implode(', ', $choices)]);
         }
         $changes['tools'] = array_values(array_intersect($this->tools(), $form->all('tools')));
         $changes['prices'] = $this->prices($form);
@@ -121,7 +159,14 @@ final class ShopController extends AbstractController
             $minutes = \is_array($typed) ? str_replace(',', '.', trim((string) ($typed['minutes'] ?? ''))) : '';
             foreach (['parts_cents' => [$parts, 100.0], 'minutes' => [$minutes, 1.0]] as $key => [$text, $scale]) {
                 if ('' !== $text && isset($this->catalogue->repairs->all[$repair])) {
-                    $prices[$repair][$key] = is_numeric($text) && (float) $text >= 0.0 ? (float) $text * $scale : throw InvalidInput::because('shop.number', ['field' => $this->say->text('repair.'.$repair.'.part'), 'low' => '0', 'high' => '…']);
+                    $prices[$repair][$key]
+                        = is_numeric($text) && (float) $text >= 0.0
+                            ? (float) $text * $scale
+                            : throw InvalidInput::because('shop.number', [
+                                'field' => $this->say->text('repair.'.$repair.'.part'),
+                                'low' => '0',
+                                'high' => '…',
+                            ]);
                 }
             }
         }
@@ -154,19 +199,25 @@ final class ShopController extends AbstractController
         $now = $this->shop->all();
         $numbers = [];
         foreach (self::NUMBERS as $field => [$key, $scale]) {
-            $numbers[$field] = $typed[$field] ?? (is_numeric($now[$key] ?? null) ? (string) round((float) $now[$key] / $scale, 2) : '');
+            $numbers[$field]
+                = $typed[$field]
+                ?? (is_numeric($now[$key] ?? null) ? (string) round((float) $now[$key] / $scale, 2) : '');
         }
 
-        return $this->render('shop/shop.html.twig', [
-            'wrong' => $wrong,
-            'numbers' => $numbers,
-            'now' => $now,
-            'schools' => $this->schools(),
-            'tools' => $this->tools(),
-            'repairs' => $this->catalogue->repairs->all,
-            'people' => $this->users->findBy([], ['name' => 'ASC']),
-            'roles' => Role::cases(),
-            'zones' => \DateTimeZone::listIdentifiers(),
-        ], new Response('', null === $wrong ? 200 : 422));
+        return $this->render(
+            'shop/shop.html.twig',
+            [
+                'wrong' => $wrong,
+                'numbers' => $numbers,
+                'now' => $now,
+                'schools' => $this->schools(),
+                'tools' => $this->tools(),
+                'repairs' => $this->catalogue->repairs->all,
+                'people' => $this->users->findBy([], ['name' => 'ASC']),
+                'roles' => Role::cases(),
+                'zones' => \DateTimeZone::listIdentifiers(),
+            ],
+            new Response('', null === $wrong ? 200 : 422),
+        );
     }
 }

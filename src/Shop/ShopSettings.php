@@ -30,7 +30,10 @@ final class ShopSettings implements ResetInterface
         $text = is_file($path) ? file_get_contents($path) : false;
         $data = \is_string($text) ? json_decode($text, true) : null;
         if (!\is_array($data)) {
-            throw InvalidData::at('', \sprintf('the settings file %s is missing or not JSON (%s)', $settingsFile, json_last_error_msg()));
+            throw InvalidData::at(
+                '',
+                \sprintf('the settings file %s is missing or not JSON (%s)', $settingsFile, json_last_error_msg()),
+            );
         }
         $this->shipped = $data;
     }
@@ -92,9 +95,14 @@ final class ShopSettings implements ResetInterface
     {
         $next = [...$this->all(), ...$changes];
         Settings::fromShape(new Shape($next, '/shop'));
-        $own = array_filter($next, fn (mixed $value, int|string $key): bool => ($this->shipped[$key] ?? null) !== $value, \ARRAY_FILTER_USE_BOTH);
+        $own = array_filter(
+            $next,
+            fn (mixed $value, int|string $key): bool => ($this->shipped[$key] ?? null) !== $value,
+            \ARRAY_FILTER_USE_BOTH,
+        );
         $this->database->executeStatement(
-            'INSERT INTO shop_setting (id, data, changed_by, changed_at) VALUES (1, :data, :by, :at) ON CONFLICT (id) DO UPDATE SET data = :data, changed_by = :by, changed_at = :at',
+            'INSERT INTO shop_setting (id, data, changed_by, changed_at) VALUES (1, :data, :by, :at) ON CONFLICT '
+                .'(id) DO UPDATE SET data = :data, changed_by = :by, changed_at = :at',
             ['data' => json_encode($own, \JSON_THROW_ON_ERROR), 'by' => $by, 'at' => $at->format(\DATE_ATOM)],
         );
         $this->data = $next;

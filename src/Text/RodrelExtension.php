@@ -14,8 +14,11 @@ use Twig\TwigFunction;
 /** The filters and functions of our templates: one per format. */
 final class RodrelExtension extends AbstractExtension
 {
-    public function __construct(private readonly ShopSettings $shop, private readonly ClockInterface $clock, private readonly Say $say)
-    {
+    public function __construct(
+        private readonly ShopSettings $shop,
+        private readonly ClockInterface $clock,
+        private readonly Say $say,
+    ) {
     }
 
     public function getFilters(): array
@@ -23,8 +26,18 @@ final class RodrelExtension extends AbstractExtension
         return [
             new TwigFilter('percent', Percent::of(...)),
             new TwigFilter('money', fn (float $cents): string => $this->money($cents)),
-            new TwigFilter('clock', fn (\DateTimeInterface $at): string => \DateTimeImmutable::createFromInterface($at)->setTimezone($this->shop->timeZone())->format('H:i')),
-            new TwigFilter('day', fn (\DateTimeInterface $at): string => \DateTimeImmutable::createFromInterface($at)->setTimezone($this->shop->timeZone())->format('j M Y, H:i')),
+            new TwigFilter(
+                'clock',
+                fn (\DateTimeInterface $at): string => \DateTimeImmutable::createFromInterface($at)
+                    ->setTimezone($this->shop->timeZone())
+                    ->format('H:i'),
+            ),
+            new TwigFilter(
+                'day',
+                fn (\DateTimeInterface $at): string => \DateTimeImmutable::createFromInterface($at)
+                    ->setTimezone($this->shop->timeZone())
+                    ->format('j M Y, H:i'),
+            ),
             new TwigFilter('age', fn (\DateTimeInterface $at): string => $this->age($at)),
             new TwigFilter('say_check', $this->say->check(...)),
             new TwigFilter('say_group', $this->say->group(...)),

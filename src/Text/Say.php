@@ -150,7 +150,9 @@ final readonly class Say
         $said = [];
         foreach ($outcomes as $row => $word) {
             if ($word !== $usual) {
-                $said[] = $this->row($check, $row).(null === $usual ? ': ' : ' ')
+                $said[]
+                    = $this->row($check, $row)
+                    .(null === $usual ? ': ' : ' ')
                     .mb_strtolower($this->word($check, $row, $word));
             }
         }
@@ -219,6 +221,9 @@ final readonly class Say
      */
     private function numbers(array $parameters): array
     {
-        return array_map(static fn (string $value): string|int => 1 === preg_match('/^\d{1,9}$/', $value) ? (int) $value : $value, $parameters);
+        return array_map(
+            static fn (string $value): string|int => 1 === preg_match('/^\d{1,9}$/', $value) ? (int) $value : $value,
+            $parameters,
+        );
     }
 }

@@ -31,7 +31,10 @@ final class VehicleController extends RendersJob
         return $this->page('vehicle/vehicle.html.twig', $loaded, 'intake', [
             'preset' => $this->say->text('preset.'.$job->preset()),
             'odd' => array_map(fn (string $law): string => $this->say->ui('vehicle.odd.'.$law), $loaded->odd()),
-            'figures' => array_map(fn (string $name): array => $this->figure($loaded, $name), array_keys(Composer::FIGURES)),
+            'figures' => array_map(
+                fn (string $name): array => $this->figure($loaded, $name),
+                array_keys(Composer::FIGURES),
+            ),
             'torques' => $this->torques($loaded),
             'torqueUnit' => $this->units->of(Quantity::Torque)->value,
         ]);
@@ -48,7 +51,11 @@ final class VehicleController extends RendersJob
             'name' => $name,
             'label' => $this->say->ui('vehicle.'.str_replace('_', '-', $name)),
             'unit' => null === $quantity ? '' : $this->units->of($quantity, $unit)->value,
-            'now' => null === $now ? null : (null === $quantity ? (string) round($now, 2) : $this->units->figure($now * $scale, $quantity, $unit)),
+            'now' => null === $now
+                    ? null
+                    : (null === $quantity
+                        ? (string) round($now, 2)
+                        : $this->units->figure($now * $scale, $quantity, $unit)),
             'own' => isset($loaded->state->story->figures()[$name]),
         ];
     }
@@ -89,7 +96,13 @@ final class VehicleController extends RendersJob
         foreach ($this->catalogue->repairs->procedures as $procedure) {
             foreach ($procedure->steps as $step) {
                 if (Quantity::Torque === $step->measures && null !== $step->typical) {
-                    $rows[$step->id] ??= ['step' => $step->id, 'label' => $this->say->text('step.'.$step->id), 'own' => $own[$step->id] ?? null, 'low' => $this->units->figure($step->typical[0], Quantity::Torque), 'high' => $this->units->figure($step->typical[1], Quantity::Torque)];
+                    $rows[$step->id] ??= [
+                        'step' => $step->id,
+                        'label' => $this->say->text('step.'.$step->id),
+                        'own' => $own[$step->id] ?? null,
+                        'low' => $this->units->figure($step->typical[0], Quantity::Torque),
+                        'high' => $this->units->figure($step->typical[1], Quantity::Torque),
+                    ];
                 }
             }
         }

@@ -21,16 +21,37 @@ final class AccessibilityTest extends BrowserTestCase
             $chrome->tap('#theme');
         }
         $chrome->go('/?show=shed');
-        $jobs = array_map(static fn ($link): string => (string) parse_url((string) $link->getAttribute('href'), \PHP_URL_PATH), $chrome->all('.job-line'));
+        $jobs = array_map(
+            static fn ($link): string => (string) parse_url((string) $link->getAttribute('href'), \PHP_URL_PATH),
+            $chrome->all('.job-line'),
+        );
         self::assertGreaterThanOrEqual(5, \count($jobs));
         $chrome->go('/?show=done');
-        $done = array_map(static fn ($link): string => (string) parse_url((string) $link->getAttribute('href'), \PHP_URL_PATH), $chrome->all('.job-line'));
+        $done = array_map(
+            static fn ($link): string => (string) parse_url((string) $link->getAttribute('href'), \PHP_URL_PATH),
+            $chrome->all('.job-line'),
+        );
         $seen = 0;
         foreach ($this->routes() as $name => $path) {
             $paths = match (true) {
-                str_contains($path, '{check}') => array_map(static fn (string $check): string => str_replace(['/jobs/{id}', '{check}'], [$jobs[0], $check], $path), ['spin@vehicle', 'pedal@vehicle', 'push-back@lf', 'heat-arrival@vehicle', 'limits@lf', 'gauge@lf']),
-                \in_array($name, ['job_report', 'job_heat', 'job_bleed'], true) => array_map(static fn (string $job): string => str_replace('/jobs/{id}', $job, $path), $done),
-                str_contains($path, '{id}') => array_map(static fn (string $job): string => str_replace('/jobs/{id}', $job, $path), \in_array($name, ['job_bench', 'job_finding', 'job_repair', 'job_proof'], true) ? [...\array_slice($jobs, 0, 1280 === $width && !$dark ? 4 : 1), $jobs[\count($jobs) - 1]] : \array_slice($jobs, 0, 1)),
+                str_contains($path, '{check}') => array_map(
+                    static fn (string $check): string => str_replace(
+                        ['/jobs/{id}', '{check}'],
+                        [$jobs[0], $check],
+                        $path,
+                    ),
+                    ['spin@vehicle', 'pedal@vehicle', 'push-back@lf', 'heat-arrival@vehicle', 'limits@lf', 'gauge@lf'],
+                ),
+                \in_array($name, ['job_report', 'job_heat', 'job_bleed'], true) => array_map(
+                    static fn (string $job): string => str_replace('/jobs/{id}', $job, $path),
+                    $done,
+                ),
+                str_contains($path, '{id}') => array_map(
+                    static fn (string $job): string => str_replace('/jobs/{id}', $job, $path),
+                    \in_array($name, ['job_bench', 'job_finding', 'job_repair', 'job_proof'], true)
+                        ? [...\array_slice($jobs, 0, 1280 === $width && !$dark ? 4 : 1), $jobs[\count($jobs) - 1]]
+                        : \array_slice($jobs, 0, 1),
+                ),
                 default => [$path],
             };
             foreach ($paths as $each) {
@@ -55,7 +76,11 @@ final class AccessibilityTest extends BrowserTestCase
     {
         $chrome = $this->chrome();
         $chrome->go('/sign-in');
-        $chrome->driver->executeScript("document.querySelector('main').insertAdjacentHTML('beforeend', '<img src=\"/nothing.png\"><p class=\"planted\">grey</p>'); document.querySelector('label').remove(); document.querySelector('.planted').style.color = '#ccc';");
+        $chrome->driver->executeScript(
+            "document.querySelector('main').insertAdjacentHTML('beforeend', '<img src=\"/nothing.png\"><p "
+                ."class=\"planted\">grey</p>'); document.querySelector('label').remove(); "
+                ."document.querySelector('.planted').style.color = '#ccc';",
+        );
         $found = implode(' ', $this->judge($chrome, 'planted'));
         foreach (['image-alt', 'color-contrast', 'label'] as $rule) {
             self::assertStringContainsString($rule, $found);
@@ -71,7 +96,14 @@ final class AccessibilityTest extends BrowserTestCase
         self::assertInstanceOf(RouterInterface::class, $router);
         $paths = [];
         foreach ($router->getRouteCollection() as $name => $route) {
-            if (\in_array('GET', $route->getMethods(), true) && !\in_array($name, ['job_head', 'alive', 'sign_in', 'job', 'job_pdf', 'job_json', 'job_csv', 'photo'], true)) {
+            if (
+                \in_array('GET', $route->getMethods(), true)
+                && !\in_array(
+                    $name,
+                    ['job_head', 'alive', 'sign_in', 'job', 'job_pdf', 'job_json', 'job_csv', 'photo'],
+                    true,
+                )
+            ) {
                 $paths[$name] = $route->getPath();
             }
         }
@@ -85,9 +117,20 @@ final class AccessibilityTest extends BrowserTestCase
     {
         $chrome->driver->executeScript((string) file_get_contents(__DIR__.'/lib/axe.min.js'));
         $chrome->driver->manage()->timeouts()->setScriptTimeout(30);
-        $found = $chrome->driver->executeAsyncScript("const done = arguments[0]; axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}).then((r) => done(r.violations.map((v) => v.id + ': ' + v.nodes.slice(0, 2).map((n) => n.html.slice(0, 120)).join(' | '))));");
-        $sideways = $chrome->driver->executeScript('return document.documentElement.scrollWidth - document.documentElement.clientWidth;');
+        $found = $chrome->driver->executeAsyncScript(
+            "const done = arguments[0]; axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', "
+                ."'wcag22aa']}).then((r) => done(r.violations.map((v) => v.id + ': ' + v.nodes.slice(0, 2).map((n) => "
+                ."n.html.slice(0, 120)).join(' | '))));",
+        );
+        $sideways = $chrome->driver->executeScript(
+            'return document.documentElement.scrollWidth - document.documentElement.clientWidth;',
+        );
 
-        return array_values(array_map(static fn (string $what): string => $path.' '.$what, [...\is_array($found) ? $found : ['axe did not answer'], ...$sideways > 1 ? ['sticks out sideways by '.$sideways.' px'] : []]));
+        return array_values(
+            array_map(static fn (string $what): string => $path.' '.$what, [
+                ...\is_array($found) ? $found : ['axe did not answer'],
+                ...$sideways > 1 ? ['sticks out sideways by '.$sideways.' px'] : [],
+            ]),
+        );
     }
 }

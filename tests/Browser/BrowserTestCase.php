@@ -15,7 +15,13 @@ abstract class BrowserTestCase extends TestCase
     {
         $this->open?->quit();
 
-        return $this->open = Chrome::open((string) getenv('RODREL_TEST_URL'), (string) getenv('RODREL_TEST_DRIVER'), $width, $height, $touch);
+        return $this->open = Chrome::open(
+            (string) getenv('RODREL_TEST_URL'),
+            (string) getenv('RODREL_TEST_DRIVER'),
+            $width,
+            $height,
+            $touch,
+        );
     }
 
     protected function tearDown(): void
@@ -33,7 +39,12 @@ abstract class BrowserTestCase extends TestCase
     /** Nothing may be complained about in the browser's console: a blocked script, a missing file. */
     protected function assertQuietConsole(Chrome $chrome): void
     {
-        $loud = array_filter($chrome->driver->manage()->getLog('browser'), static fn (array $line): bool => 'SEVERE' === $line['level'] && !str_contains($line['message'], 'status of 422') && !str_contains($line['message'], 'status of 404'));
+        $loud = array_filter(
+            $chrome->driver->manage()->getLog('browser'),
+            static fn (array $line): bool => 'SEVERE' === $line['level']
+                && !str_contains($line['message'], 'status of 422')
+                && !str_contains($line['message'], 'status of 404'),
+        );
         self::assertSame([], array_column($loud, 'message'));
     }
 
@@ -52,8 +63,12 @@ abstract class BrowserTestCase extends TestCase
     }
 
     /** Does what the Bench says until it says stop, every answer from the model; calls back before each. */
-    protected function takeSuggestions(Chrome $chrome, ModelAnswers $vehicle, ?callable $before = null, int $most = 20): void
-    {
+    protected function takeSuggestions(
+        Chrome $chrome,
+        ModelAnswers $vehicle,
+        ?callable $before = null,
+        int $most = 20,
+    ): void {
         for ($i = 0; $i < $most && !str_contains($chrome->text('.bench-next'), 'Stop testing'); ++$i) {
             null === $before ? null : $before($chrome);
             if ([] !== $chrome->all('.bench-next .fork button')) {
@@ -87,6 +102,8 @@ abstract class BrowserTestCase extends TestCase
                 $chrome->touch('[name="word['.$row.']"]:is(label:nth-of-type('.$key.') *)');
             }
         }
-        1 === \count($keys) && \is_int(reset($keys)) ? $chrome->tap('.fork button:nth-of-type('.reset($keys).')') : $chrome->tap('.answers button[data-key=enter].wide');
+        1 === \count($keys) && \is_int(reset($keys))
+            ? $chrome->tap('.fork button:nth-of-type('.reset($keys).')')
+            : $chrome->tap('.answers button[data-key=enter].wide');
     }
 }

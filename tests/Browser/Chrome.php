@@ -18,10 +18,30 @@ final class Chrome
     {
     }
 
-    public static function open(string $url, string $driver, int $width = 1280, int $height = 800, bool $touch = false): self
-    {
+    public static function open(
+        string $url,
+        string $driver,
+        int $width = 1280,
+        int $height = 800,
+        bool $touch = false,
+    ): self {
         $options = new ChromeOptions();
-        $options->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars', '--force-device-scale-factor=1', '--lang=en-US', '--window-size='.$width.','.$height, '--user-data-dir='.sys_get_temp_dir().'/rodrel-chrome-'.bin2hex(random_bytes(6))]);
+        $options->addArguments([
+            '--headless=new',
+            '--no-sandbox',
+            '--disable-gpu',
+            '--disable-quic',
+            '--no-first-run',
+            '--disable-background-networking',
+            '--disable-component-update',
+            '--disable-sync',
+            '--disable-dev-shm-usage',
+            '--hide-scrollbars',
+            '--force-device-scale-factor=1',
+            '--lang=en-US',
+            '--window-size='.$width.','.$height,
+            '--user-data-dir='.sys_get_temp_dir().'/rodrel-chrome-'.bin2hex(random_bytes(6)),
+        ]);
         if ($touch) {
             $options->addArguments(['--touch-events=enabled']);
         }
@@ -52,7 +72,15 @@ final class Chrome
     /** Waits until the page's scripts and fonts are there. */
     public function ready(): self
     {
-        $this->driver->wait(10, 50)->until(static fn (RemoteWebDriver $driver): bool => true === $driver->executeScript("return document.readyState === 'complete' && document.documentElement.dataset.ready === 'yes' && document.fonts.status === 'loaded';"));
+        $this->driver
+            ->wait(10, 50)
+            ->until(
+                static fn (RemoteWebDriver $driver): bool => true
+                    === $driver->executeScript(
+                        "return document.readyState === 'complete' && document.documentElement.dataset.ready === "
+                            ."'yes' && document.fonts.status === 'loaded';",
+                    ),
+            );
 
         return $this;
     }
@@ -92,7 +120,15 @@ final class Chrome
     {
         $before = $this->driver->executeScript('return performance.timeOrigin;');
         $this->driver->getKeyboard()->sendKeys($key);
-        $this->driver->wait(5, 30)->until(static fn (RemoteWebDriver $driver): bool => true === $driver->executeScript("return document.readyState === 'complete' && (document.documentElement.dataset.ready === 'yes');"));
+        $this->driver
+            ->wait(5, 30)
+            ->until(
+                static fn (RemoteWebDriver $driver): bool => true
+                    === $driver->executeScript(
+                        "return document.readyState === 'complete' && (document.documentElement.dataset.ready "
+                            ."=== 'yes');",
+                    ),
+            );
 
         return $before === $this->driver->executeScript('return performance.timeOrigin;') ? $this : $this->ready();
     }
@@ -118,7 +154,9 @@ final class Chrome
     public function touch(string $css): self
     {
         $element = $this->one($css);
-        $this->driver->executeScript("arguments[0].scrollIntoView({block: 'center', behavior: 'instant'});", [$element]);
+        $this->driver->executeScript("arguments[0].scrollIntoView({block: 'center', behavior: 'instant'});", [
+            $element,
+        ]);
         $element->click();
 
         return $this;

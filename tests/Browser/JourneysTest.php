@@ -13,10 +13,20 @@ final class JourneysTest extends BrowserTestCase
         $chrome = $this->chrome();
         $vehicle = new ModelAnswers('front-rear-discs', 'hat-shoes.drag@lr', 0);
         $chrome->signIn('fenwarren');
-        $job = $this->openJob($chrome, 'Unit 16, gate keeper\'s car', 'split=front-rear', 'rear=disc', 'what=drags', 'where=lr');
+        $job = $this->openJob(
+            $chrome,
+            'Unit 16, gate keeper\'s car',
+            'split=front-rear',
+            'rear=disc',
+            'what=drags',
+            'where=lr',
+        );
         foreach (['look@vehicle', 'pedal@vehicle', 'spin@vehicle'] as $check) {
             $chrome->go("$job/checks/$check");
-            $this->answerSheet($chrome, 'look@vehicle' === $check ? ['level' => 1, 'wet' => 1, 'lamp' => 1] : $vehicle->keys($check));
+            $this->answerSheet(
+                $chrome,
+                'look@vehicle' === $check ? ['level' => 1, 'wet' => 1, 'lamp' => 1] : $vehicle->keys($check),
+            );
         }
         $chrome->go("$job/checks/heat-loop@vehicle");
         $this->answerSheet($chrome, $vehicle->keys('heat-loop@vehicle'));
@@ -32,13 +42,20 @@ final class JourneysTest extends BrowserTestCase
         for ($i = 0; $i < 12 && !str_contains($chrome->go("$job/proof")->text('h1'), 'Proved'); ++$i) {
             $chrome->tap('a.go.wide[data-key=n]');
             $check = basename($chrome->path());
-            $this->answerSheet($chrome, 'look@vehicle' === $check ? ['level' => 1, 'wet' => 1, 'lamp' => 1] : $vehicle->keys($check));
+            $this->answerSheet(
+                $chrome,
+                'look@vehicle' === $check ? ['level' => 1, 'wet' => 1, 'lamp' => 1] : $vehicle->keys($check),
+            );
         }
         self::assertStringContainsString('The same loop, no wheel hot or cold', $chrome->text('.proof'));
         $chrome->go("$job/heat");
         self::assertStringContainsString('after the repair', $chrome->text('.heat-round[data-latest]'));
         self::assertStringContainsString('Nothing hotter or cooler', $chrome->text('h1'));
-        self::assertCount(4, $chrome->all('.heat-round[data-latest] .heat-was'), 'before and after lie over each other');
+        self::assertCount(
+            4,
+            $chrome->all('.heat-round[data-latest] .heat-was'),
+            'before and after lie over each other',
+        );
         $this->assertQuietConsole($chrome);
     }
 
@@ -48,7 +65,15 @@ final class JourneysTest extends BrowserTestCase
         $chrome = $this->chrome();
         $vehicle = new ModelAnswers('heavy-van', 'cylinder.leaks@lr', 5);
         $chrome->signIn('tarrenby');
-        $job = $this->openJob($chrome, 'Unit 18, hay lorry', 'split=front-rear', 'rear=drum', 'anti_lock=no', 'what=locks', 'where=rear');
+        $job = $this->openJob(
+            $chrome,
+            'Unit 18, hay lorry',
+            'split=front-rear',
+            'rear=drum',
+            'anti_lock=no',
+            'what=locks',
+            'where=rear',
+        );
         $this->takeSuggestions($chrome, $vehicle);
         self::assertStringContainsString('Wheel cylinder, left rear', $chrome->text('.bench-next h1'));
         $chrome->go("$job/finding");
@@ -67,7 +92,16 @@ final class JourneysTest extends BrowserTestCase
         $chrome = $this->chrome();
         $vehicle = new ModelAnswers('petrol-turbo', 'booster.holds@vehicle', 2);
         $chrome->signIn('fenwarren');
-        $this->openJob($chrome, 'Unit 20, warden\'s estate', 'split=diagonal', 'rear=disc', 'assist=electric-pump', 'what=drags', 'where=all', 'pattern=engine-only');
+        $this->openJob(
+            $chrome,
+            'Unit 20, warden\'s estate',
+            'split=diagonal',
+            'rear=disc',
+            'assist=electric-pump',
+            'what=drags',
+            'where=all',
+            'pattern=engine-only',
+        );
         $this->takeSuggestions($chrome, $vehicle);
         self::assertStringContainsString('Booster', $chrome->text('.bench-next h1'));
         $this->assertQuietConsole($chrome);
@@ -81,8 +115,17 @@ final class JourneysTest extends BrowserTestCase
         $chrome->signIn('fenwarren');
         $chrome->go('/jobs/new');
         $chrome->driver->executeScript("document.querySelector('details.parts').open = true;");
-        foreach (['[name="parts[0][part]"]' => 'caliper', '[name="parts[0][place]"]' => 'lf', '[name="parts[0][weeks]"]' => '3'] as $css => $value) {
-            $chrome->driver->executeScript('document.querySelector(arguments[0]).value = arguments[1];', [$css, $value]);
+        foreach (
+            [
+                '[name="parts[0][part]"]' => 'caliper',
+                '[name="parts[0][place]"]' => 'lf',
+                '[name="parts[0][weeks]"]' => '3',
+            ] as $css => $value
+        ) {
+            $chrome->driver->executeScript('document.querySelector(arguments[0]).value = arguments[1];', [
+                $css,
+                $value,
+            ]);
         }
         $chrome->one('#unit')->sendKeys('Unit 22, post van');
         foreach (['split=diagonal', 'rear=drum', 'what=drags', 'where=lf'] as $choice) {

@@ -44,7 +44,9 @@ final class ModelAnswers
                 $keys[$row] = 1 + (int) array_search($answer, $observer->words(), true);
                 continue;
             }
-            $typed = $asked->isHeat() ? self::AIR_C + $answer : ($observer->typed->unit ?? Unit::Celsius)->fromCore($answer);
+            $typed = $asked->isHeat()
+                ? self::AIR_C + $answer
+                : ($observer->typed->unit ?? Unit::Celsius)->fromCore($answer);
             $keys[$row] = (string) round($typed, 1);
         }
 

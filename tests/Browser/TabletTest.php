@@ -24,7 +24,13 @@ final class TabletTest extends BrowserTestCase
             $this->assertTargetsAreLarge($chrome);
         });
         self::assertStringContainsString('Repair this: Caliper, right front', $chrome->text('.bench-next h1'));
-        self::assertGreaterThanOrEqual(0, $chrome->driver->executeScript('return document.documentElement.clientWidth - document.documentElement.scrollWidth;'), 'nothing sticks out sideways');
+        self::assertGreaterThanOrEqual(
+            0,
+            $chrome->driver->executeScript(
+                'return document.documentElement.clientWidth - document.documentElement.scrollWidth;',
+            ),
+            'nothing sticks out sideways',
+        );
         $this->assertQuietConsole($chrome);
     }
 
@@ -46,7 +52,10 @@ final class TabletTest extends BrowserTestCase
         $this->sheet($chrome, $job, 'push-back@lf', [1]);
         $plate = $chrome->text('.contradiction');
         self::assertStringContainsString('cannot all be true', $plate);
-        self::assertMatchesRegularExpression('/Take again: (Open the bleeder|Loosen the hose|Push the piston|Press, let go)/', $plate);
+        self::assertMatchesRegularExpression(
+            '/Take again: (Open the bleeder|Loosen the hose|Push the piston|Press, let go)/',
+            $plate,
+        );
         self::assertSame([], $chrome->all('.bench-next .kicker + h1'), 'one thing is first: taking again');
         $this->sheet($chrome, $job, 'hose-top@lf', [3]);
         $this->sheet($chrome, $job, 'bleeder-open@lf', [2]);
@@ -97,7 +106,10 @@ final class TabletTest extends BrowserTestCase
     private function assertNextIsInSight(Chrome $chrome): void
     {
         /** @var array{float, float, float} $box */
-        $box = $chrome->driver->executeScript('const h = document.querySelector(".bench-next h1"); const r = h.getBoundingClientRect(); return [r.top, r.bottom, parseFloat(getComputedStyle(h).fontSize)];');
+        $box = $chrome->driver->executeScript(
+            'const h = document.querySelector(".bench-next h1"); const r = h.getBoundingClientRect(); return '
+                .'[r.top, r.bottom, parseFloat(getComputedStyle(h).fontSize)];',
+        );
         self::assertGreaterThanOrEqual(28.0, $box[2]);
         self::assertGreaterThanOrEqual(0.0, $box[0]);
         self::assertLessThan(1280.0, $box[1]);
@@ -105,13 +117,19 @@ final class TabletTest extends BrowserTestCase
 
     private function assertTargetsAreLarge(Chrome $chrome): void
     {
-        $small = $chrome->driver->executeScript(<<<'JS'
+        $small = $chrome->driver->executeScript(
+            <<<'JS'
             return [...document.querySelectorAll('main button, main a.go, main .tile, main .others a, .way ol a')]
                 .map((e) => [e.innerText.trim().slice(0, 30), e.getBoundingClientRect()])
-                .filter(([, r]) => r.width > 0 && (r.height < 47.5 || r.width < 47.5)).map(([t, r]) => t + ' ' + Math.round(r.width) + 'x' + Math.round(r.height));
-            JS);
+                .filter(([, r]) => r.width > 0 && (r.height < 47.5 || r.width < 47.5))
+                .map(([t, r]) => t + ' ' + Math.round(r.width) + 'x' + Math.round(r.height));
+            JS,
+        );
         self::assertSame([], $small);
-        $outcomes = $chrome->driver->executeScript("return [...document.querySelectorAll('.fork button')].filter((e) => e.getBoundingClientRect().height < 64).length;");
+        $outcomes = $chrome->driver->executeScript(
+            "return [...document.querySelectorAll('.fork button')].filter((e) => "
+                .'e.getBoundingClientRect().height < 64).length;',
+        );
         self::assertSame(0, $outcomes);
     }
 }

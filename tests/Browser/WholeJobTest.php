@@ -18,7 +18,15 @@ final class WholeJobTest extends BrowserTestCase
         $chrome->go('/jobs/new');
         $this->tabTo($chrome, '#unit');
         $this->type($chrome, 'Unit 44, visitor-train tug');
-        foreach (['split' => 'diagonal', 'rear' => 'drum', 'what' => 'drags', 'where' => 'lf', 'pattern' => 'always'] as $name => $value) {
+        foreach (
+            [
+                'split' => 'diagonal',
+                'rear' => 'drum',
+                'what' => 'drags',
+                'where' => 'lf',
+                'pattern' => 'always',
+            ] as $name => $value
+        ) {
             $this->choose($chrome, $name, $value);
         }
         self::assertStringContainsString('left front', $chrome->text('.sentence b'));
@@ -34,10 +42,22 @@ final class WholeJobTest extends BrowserTestCase
             }
             $asked[] = $chrome->text('.bench-next h1');
             $this->answerNext($chrome, $vehicle);
-            self::assertSame('learned', $chrome->driver->executeScript('return document.activeElement.id;'), 'after a reading the focus lands on what was learned');
+            self::assertSame(
+                'learned',
+                $chrome->driver->executeScript('return document.activeElement.id;'),
+                'after a reading the focus lands on what was learned',
+            );
         }
-        self::assertStringContainsString('Repair this: Hose, left front', $chrome->text('.bench-next h1'), implode(' · ', $asked));
-        self::assertContains('Loosen the hose at its top joint, left front', $asked, 'opened for a confirmed finding only');
+        self::assertStringContainsString(
+            'Repair this: Hose, left front',
+            $chrome->text('.bench-next h1'),
+            implode(' · ', $asked),
+        );
+        self::assertContains(
+            'Loosen the hose at its top joint, left front',
+            $asked,
+            'opened for a confirmed finding only',
+        );
 
         $chrome->follow('n');
         self::assertSame('The hose at the left front does not let the pressure back', $chrome->text('h1'));
@@ -54,7 +74,16 @@ final class WholeJobTest extends BrowserTestCase
         $chrome->follow('n');
         self::assertStringEndsWith('/report', $chrome->path());
         $report = $chrome->text('.report');
-        foreach (['The hose at the left front', 'Replace the hose, left front', '24 N·m', 'The complaint repeated: passed', 'Handed over', 'The trail'] as $words) {
+        foreach (
+            [
+                'The hose at the left front',
+                'Replace the hose, left front',
+                '24 N·m',
+                'The complaint repeated: passed',
+                'Handed over',
+                'The trail',
+            ] as $words
+        ) {
             self::assertStringContainsString($words, $report);
         }
         $chrome->driver->executeScript('window.print = () => { document.body.dataset.printed = "yes"; };');
@@ -165,7 +194,10 @@ final class WholeJobTest extends BrowserTestCase
             $chrome->follow('n');
             $this->openGates($chrome);
             $check = basename($chrome->path());
-            $this->typeSheet($chrome, 'look@vehicle' === $check ? ['level' => 1, 'wet' => 1, 'lamp' => 1] : $vehicle->keys($check));
+            $this->typeSheet(
+                $chrome,
+                'look@vehicle' === $check ? ['level' => 1, 'wet' => 1, 'lamp' => 1] : $vehicle->keys($check),
+            );
             self::assertSame($job.'/proof', $chrome->path());
         }
     }
@@ -174,7 +206,12 @@ final class WholeJobTest extends BrowserTestCase
     {
         $this->tabTo($chrome, "input[name=$name]", group: true);
         for ($i = 0; $i < 12; ++$i) {
-            if ($value === $chrome->driver->executeScript('const e = document.activeElement; if (!e.checked) { e.click(); } return e.value;')) {
+            if (
+                $value
+                === $chrome->driver->executeScript(
+                    'const e = document.activeElement; if (!e.checked) { e.click(); } return e.value;',
+                )
+            ) {
                 return;
             }
             $chrome->press(WebDriverKeys::ARROW_RIGHT);
@@ -186,7 +223,15 @@ final class WholeJobTest extends BrowserTestCase
     private function tabTo(Chrome $chrome, string $css, bool $group = false): void
     {
         for ($i = 0; $i < 120; ++$i) {
-            if (true === $chrome->driver->executeScript($group ? 'return document.activeElement.matches(arguments[0]);' : 'return document.activeElement === document.querySelector(arguments[0]);', [$css])) {
+            if (
+                true
+                === $chrome->driver->executeScript(
+                    $group
+                        ? 'return document.activeElement.matches(arguments[0]);'
+                        : 'return document.activeElement === document.querySelector(arguments[0]);',
+                    [$css],
+                )
+            ) {
                 return;
             }
             $chrome->driver->getKeyboard()->sendKeys(WebDriverKeys::TAB);

@@ -15,7 +15,13 @@ final class CommandTest extends KernelTestCase
 {
     public function testOnePressSimulated(): void
     {
-        [$code, $out] = $this->run_('rodrel:simulate', ['format' => 1, 'preset' => 'medium-car', 'foot_n' => 150, 'effects' => ['hose@lf' => ['hold' => 600]], 'at_s' => [3.4, 5.0]]);
+        [$code, $out] = $this->run_('rodrel:simulate', [
+            'format' => 1,
+            'preset' => 'medium-car',
+            'foot_n' => 150,
+            'effects' => ['hose@lf' => ['hold' => 600]],
+            'at_s' => [3.4, 5.0],
+        ]);
         self::assertSame(0, $code);
         $samples = json_decode($out, true)['samples'];
         self::assertEqualsWithDelta(67.6, $samples[0]['travel_mm'], 0.5);
@@ -24,23 +30,48 @@ final class CommandTest extends KernelTestCase
 
     public function testReadingsJudged(): void
     {
-        [$code, $out] = $this->run_('rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'lift' => 'wheels-off', 'stands' => true, 'readings' => [
-            ['check' => 'complaint@vehicle', 'outcomes' => ['' => 'drags-lf']],
-            ['check' => 'pattern@vehicle', 'outcomes' => ['' => 'always']],
-            ['check' => 'spin@vehicle', 'outcomes' => ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger']],
-            ['check' => 'bleeder-open@lf', 'outcomes' => ['' => 'spurts-frees']],
-        ]]);
+        [$code, $out] = $this->run_('rodrel:isolate', [
+            'format' => 1,
+            'preset' => 'medium-car',
+            'lift' => 'wheels-off',
+            'stands' => true,
+            'readings' => [
+                ['check' => 'complaint@vehicle', 'outcomes' => ['' => 'drags-lf']],
+                ['check' => 'pattern@vehicle', 'outcomes' => ['' => 'always']],
+                [
+                    'check' => 'spin@vehicle',
+                    'outcomes' => [
+                        'lf' => 'will-not-turn',
+                        'rf' => 'one-finger',
+                        'lr' => 'one-finger',
+                        'rr' => 'one-finger',
+                    ],
+                ],
+                ['check' => 'bleeder-open@lf', 'outcomes' => ['' => 'spurts-frees']],
+            ],
+        ]);
         self::assertSame(0, $code, $out);
         $answer = json_decode($out, true);
         self::assertSame('hose@lf', array_key_first($answer['groups']));
-        self::assertContains($answer['next']['check'], ['hose-top@lf', 'push-back@lf', 'modulator-outlet@lf', 'spin-later@vehicle', 'free-after@vehicle', 'gauge@lf', 'hose-look@lf']);
+        self::assertContains($answer['next']['check'], [
+            'hose-top@lf',
+            'push-back@lf',
+            'modulator-outlet@lf',
+            'spin-later@vehicle',
+            'free-after@vehicle',
+            'gauge@lf',
+            'hose-look@lf',
+        ]);
         self::assertFalse($answer['road']['open']);
     }
 
     /** @param array<string, mixed>|string $request */
     #[DataProvider('provideWrong')]
-    public function testAMalformedDocumentExitsWith2AndNamesThePlace(string $command, array|string $request, string $path): void
-    {
+    public function testAMalformedDocumentExitsWith2AndNamesThePlace(
+        string $command,
+        array|string $request,
+        string $path,
+    ): void {
         [$code, $out] = $this->run_($command, $request);
         self::assertSame(2, $code);
         self::assertStringStartsWith($path.':', $out);
@@ -50,13 +81,57 @@ final class CommandTest extends KernelTestCase
     public static function provideWrong(): iterable
     {
         yield 'not JSON' => ['rodrel:isolate', '{"format": 1,', '/'];
-        yield 'an unknown field' => ['rodrel:simulate', ['format' => 1, 'preset' => 'medium-car', 'foot_n' => 150, 'at_s' => [1], 'hand_n' => 3], '/'];
-        yield 'a force that is a word' => ['rodrel:simulate', ['format' => 1, 'preset' => 'medium-car', 'foot_n' => 'hard', 'at_s' => [1]], '/foot_n'];
-        yield 'an unknown preset' => ['rodrel:simulate', ['format' => 1, 'preset' => 'sledge', 'foot_n' => 150, 'at_s' => [1]], '/preset'];
-        yield 'an unknown fault' => ['rodrel:simulate', ['format' => 1, 'preset' => 'medium-car', 'foot_n' => 150, 'at_s' => [1], 'fault' => ['suspect' => 'magic.fault@lf']], '/fault'];
-        yield 'a check without a place' => ['rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'readings' => [['check' => 'spin']]], '/readings/0/check'];
-        yield 'a word the check does not have' => ['rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'lift' => 'raised', 'stands' => true, 'readings' => [['check' => 'hose-look@lf', 'outcomes' => ['' => 'pretty']]]], '/readings/0'];
-        yield 'a closed gate' => ['rodrel:isolate', ['format' => 1, 'preset' => 'medium-car', 'readings' => [['check' => 'wear@lf', 'outcomes' => ['' => 'even']]]], '/readings/0'];
+        yield 'an unknown field' => [
+            'rodrel:simulate',
+            ['format' => 1, 'preset' => 'medium-car', 'foot_n' => 150, 'at_s' => [1], 'hand_n' => 3],
+            '/',
+        ];
+        yield 'a force that is a word' => [
+            'rodrel:simulate',
+            ['format' => 1, 'preset' => 'medium-car', 'foot_n' => 'hard', 'at_s' => [1]],
+            '/foot_n',
+        ];
+        yield 'an unknown preset' => [
+            'rodrel:simulate',
+            ['format' => 1, 'preset' => 'sledge', 'foot_n' => 150, 'at_s' => [1]],
+            '/preset',
+        ];
+        yield 'an unknown fault' => [
+            'rodrel:simulate',
+            [
+                'format' => 1,
+                'preset' => 'medium-car',
+                'foot_n' => 150,
+                'at_s' => [1],
+                'fault' => ['suspect' => 'magic.fault@lf'],
+            ],
+            '/fault',
+        ];
+        yield 'a check without a place' => [
+            'rodrel:isolate',
+            ['format' => 1, 'preset' => 'medium-car', 'readings' => [['check' => 'spin']]],
+            '/readings/0/check',
+        ];
+        yield 'a word the check does not have' => [
+            'rodrel:isolate',
+            [
+                'format' => 1,
+                'preset' => 'medium-car',
+                'lift' => 'raised',
+                'stands' => true,
+                'readings' => [['check' => 'hose-look@lf', 'outcomes' => ['' => 'pretty']]],
+            ],
+            '/readings/0',
+        ];
+        yield 'a closed gate' => [
+            'rodrel:isolate',
+            [
+                'format' => 1,
+                'preset' => 'medium-car',
+                'readings' => [['check' => 'wear@lf', 'outcomes' => ['' => 'even']]],
+            ],
+            '/readings/0',
+        ];
     }
 
     public function testTheShippedCatalogueHoldsAndABrokenOneNamesEveryMistake(): void

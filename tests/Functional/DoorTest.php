@@ -19,10 +19,18 @@ final class DoorTest extends ShopTestCase
 
     public function testSigningInAndOut(): void
     {
-        $this->client->request('POST', '/sign-in', ['login' => 'tarrenby', 'password' => 'wrong', '_csrf_token' => 'csrf-token']);
+        $this->client->request('POST', '/sign-in', [
+            'login' => 'tarrenby',
+            'password' => 'wrong',
+            '_csrf_token' => 'csrf-token',
+        ]);
         $this->client->followRedirect();
         self::assertStringContainsString('do not belong together', $this->text('.wrong'));
-        $this->client->request('POST', '/sign-in', ['login' => 'tarrenby', 'password' => 'thornwater', '_csrf_token' => 'csrf-token']);
+        $this->client->request('POST', '/sign-in', [
+            'login' => 'tarrenby',
+            'password' => 'thornwater',
+            '_csrf_token' => 'csrf-token',
+        ]);
         self::assertResponseRedirects('/');
         $this->client->followRedirect();
         self::assertStringContainsString('O. Tarrenby', $this->text('.head-who'));
@@ -34,7 +42,11 @@ final class DoorTest extends ShopTestCase
     public function testAfterFiveWrongPasswordsTheNextTryWaits(): void
     {
         $try = function (string $password): string {
-            $this->client->request('POST', '/sign-in', ['login' => 'tarrenby', 'password' => $password, '_csrf_token' => 'csrf-token']);
+            $this->client->request('POST', '/sign-in', [
+                'login' => 'tarrenby',
+                'password' => $password,
+                '_csrf_token' => 'csrf-token',
+            ]);
 
             return (string) $this->client->getResponse()->headers->get('Location');
         };
@@ -44,7 +56,9 @@ final class DoorTest extends ShopTestCase
         self::assertStringEndsWith('/sign-in', $try('thornwater'), 'not even the right one, for a while');
         $this->client->followRedirect();
         self::assertStringContainsString('Too many wrong tries', $this->text('.wrong'));
-        self::getContainer()->get(\Doctrine\DBAL\Connection::class)->executeStatement("UPDATE login_slowdown SET wait_until = now() - interval '1 second'");
+        self::getContainer()
+            ->get(\Doctrine\DBAL\Connection::class)
+            ->executeStatement("UPDATE login_slowdown SET wait_until = now() - interval '1 second'");
         self::assertSame('http://localhost/', $try('thornwater'));
     }
 
@@ -52,10 +66,20 @@ final class DoorTest extends ShopTestCase
     {
         $this->signIn();
         $id = $this->freshJob();
-        $this->client->request('POST', "/jobs/$id/entries", ['_token' => 'csrf-token', 'kind' => 'cool'], server: ['HTTP_ORIGIN' => 'http://elsewhere.invalid', 'HTTP_REFERER' => 'http://elsewhere.invalid/trap']);
+        $this->client->request(
+            'POST',
+            "/jobs/$id/entries",
+            ['_token' => 'csrf-token', 'kind' => 'cool'],
+            server: ['HTTP_ORIGIN' => 'http://elsewhere.invalid', 'HTTP_REFERER' => 'http://elsewhere.invalid/trap'],
+        );
         self::assertResponseStatusCodeSame(403);
         $this->client->getCookieJar()->clear();
-        $this->client->request('POST', "/jobs/$id/entries", ['_token' => 'csrf-token', 'kind' => 'cool'], server: ['HTTP_ORIGIN' => 'http://elsewhere.invalid', 'HTTP_REFERER' => 'http://elsewhere.invalid/trap']);
+        $this->client->request(
+            'POST',
+            "/jobs/$id/entries",
+            ['_token' => 'csrf-token', 'kind' => 'cool'],
+            server: ['HTTP_ORIGIN' => 'http://elsewhere.invalid', 'HTTP_REFERER' => 'http://elsewhere.invalid/trap'],
+        );
         self::assertResponseStatusCodeSame(403, 'and it is not kept for after signing in either');
     }
 
@@ -68,7 +92,10 @@ final class DoorTest extends ShopTestCase
         $policy = (string) $this->client->getResponse()->headers->get('Content-Security-Policy');
         self::assertStringStartsWith("default-src 'none'; script-src 'self' 'nonce-", $policy);
         self::assertStringNotContainsString('unsafe', $policy);
-        self::assertDoesNotMatchRegularExpression('/ style="| onclick=|https?:\/\/(?!localhost|www\.w3\.org)/', (string) $this->client->getResponse()->getContent());
+        self::assertDoesNotMatchRegularExpression(
+            '/ style="| onclick=|https?:\/\/(?!localhost|www\.w3\.org)/',
+            (string) $this->client->getResponse()->getContent(),
+        );
         self::assertStringContainsString('service data', $this->text('.foot'));
     }
 

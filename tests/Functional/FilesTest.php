@@ -24,7 +24,9 @@ final class FilesTest extends ShopTestCase
 
         $database = self::getContainer()->get(Connection::class);
         $database->executeStatement('ALTER TABLE job_entry DISABLE TRIGGER job_entry_final');
-        foreach (['job_entry' => 'job_id', 'photo' => 'job_id', 'job_line' => 'job_id', 'job' => 'id'] as $table => $column) {
+        foreach (
+            ['job_entry' => 'job_id', 'photo' => 'job_id', 'job_line' => 'job_id', 'job' => 'id'] as $table => $column
+        ) {
             $database->executeStatement("DELETE FROM $table WHERE $column = ?", [$id]);
         }
         $this->client->request('GET', "/jobs/$id/bench");
@@ -41,7 +43,14 @@ final class FilesTest extends ShopTestCase
         $this->signIn();
         $id = $this->job('Unit 23', Stage::Repair)->id()->toRfc4122();
         $document = json_decode($this->get("/jobs/$id/job.json"), true);
-        foreach ([['/entries/0/seq', 7], ['/entries/1/author', '00000000-0000-4000-8000-000000000000'], ['/job/preset', 'sledge'], ['/format', 2]] as $n => [$path, $value]) {
+        foreach (
+            [
+                ['/entries/0/seq', 7],
+                ['/entries/1/author', '00000000-0000-4000-8000-000000000000'],
+                ['/job/preset', 'sledge'],
+                ['/format', 2],
+            ] as $n => [$path, $value]
+        ) {
             $broken = $document;
             $broken['job']['id'] = \sprintf('018f0000-0000-7000-8000-00000000000%d', $n);
             $at = &$broken;
@@ -64,18 +73,27 @@ final class FilesTest extends ShopTestCase
     public function testAnotherShopsSignaturesSleepUntilALeadCountersignsThem(): void
     {
         $this->signIn();
-        $document = json_decode($this->get('/jobs/'.$this->job('Unit 23', Stage::Repair)->id()->toRfc4122().'/job.json'), true);
+        $document = json_decode(
+            $this->get('/jobs/'.$this->job('Unit 23', Stage::Repair)->id()->toRfc4122().'/job.json'),
+            true,
+        );
         $id = $document['job']['id'] = '018f0000-0000-7000-8000-0000000000aa';
         foreach ($document['entries'] as &$entry) {
             $entry['id'] = substr_replace($entry['id'], 'aaaa', 9, 4);
         }
         unset($entry);
-        $finding = array_values(array_filter($document['entries'], static fn (array $e): bool => 'finding' === $e['kind']))[0];
+        $finding = array_values(
+            array_filter($document['entries'], static fn (array $e): bool => 'finding' === $e['kind']),
+        )[0];
         $document['photos'] = [];
         $this->bringIn((string) json_encode($document, \JSON_PRESERVE_ZERO_FRACTION));
         self::assertResponseRedirects("/jobs/$id");
         $this->client->request('GET', "/jobs/$id/repair");
-        self::assertStringContainsString('No repair sheet yet', $this->text('h1'), 'a signature from elsewhere signs nothing here');
+        self::assertStringContainsString(
+            'No repair sheet yet',
+            $this->text('h1'),
+            'a signature from elsewhere signs nothing here',
+        );
         $this->append($id, 'countersign', ['countersigns' => $finding['id']]);
         self::assertResponseStatusCodeSame(403, 'a technician cannot stand for it');
 
@@ -87,8 +105,17 @@ final class FilesTest extends ShopTestCase
         $this->client->request('GET', "/jobs/$id/repair");
         self::assertStringNotContainsString('No repair sheet yet', $this->text('h1'));
         $again = json_decode($this->get("/jobs/$id/job.json"), true);
-        self::assertSame($document['people'], array_values(array_filter($again['people'], static fn (array $p): bool => \in_array($p, $document['people'], true))));
-        self::assertSame($document['entries'], \array_slice($again['entries'], 0, \count($document['entries'])), 'what came from elsewhere goes out as it came');
+        self::assertSame(
+            $document['people'],
+            array_values(
+                array_filter($again['people'], static fn (array $p): bool => \in_array($p, $document['people'], true)),
+            ),
+        );
+        self::assertSame(
+            $document['entries'],
+            \array_slice($again['entries'], 0, \count($document['entries'])),
+            'what came from elsewhere goes out as it came',
+        );
     }
 
     /** Twelve jobs as the first version of the format wrote them: each comes in, and nothing of it is lost. */
@@ -125,9 +152,17 @@ final class FilesTest extends ShopTestCase
     {
         $this->signIn();
         $id = $this->job('Unit 07', Stage::Bench)->id()->toRfc4122();
-        $lines = array_map(static fn (string $line): array => str_getcsv($line, ',', '"', ''), explode("\n", trim($this->get("/jobs/$id/readings.csv"))));
-        self::assertSame(['seq', 'epoch', 'taken_at', 'check', 'place', 'row', 'word', 'typed', 'unit', 'core', 'unsure', 'author'], $lines[0]);
-        $travel = array_values(array_filter($lines, static fn (array $line): bool => 'pedal' === $line[3] && 'travel' === $line[5]));
+        $lines = array_map(
+            static fn (string $line): array => str_getcsv($line, ',', '"', ''),
+            explode("\n", trim($this->get("/jobs/$id/readings.csv"))),
+        );
+        self::assertSame(
+            ['seq', 'epoch', 'taken_at', 'check', 'place', 'row', 'word', 'typed', 'unit', 'core', 'unsure', 'author'],
+            $lines[0],
+        );
+        $travel = array_values(
+            array_filter($lines, static fn (array $line): bool => 'pedal' === $line[3] && 'travel' === $line[5]),
+        );
         self::assertCount(1, $travel);
         self::assertSame(['mm', 'vehicle'], [$travel[0][8], $travel[0][4]]);
         self::assertEqualsWithDelta((float) $travel[0][7], (float) $travel[0][9], 0.01);
@@ -145,7 +180,12 @@ final class FilesTest extends ShopTestCase
         self::assertStringNotContainsString('Exif', $jpeg);
         $bad = (string) tempnam(sys_get_temp_dir(), 'rodrel');
         file_put_contents($bad, '<?php echo 1;');
-        $this->client->request('POST', "/jobs/$id/photos", ['_token' => 'csrf-token', 'about' => 'check:look@vehicle'], ['photo' => new UploadedFile($bad, 'x.jpg', 'image/jpeg', null, true)]);
+        $this->client->request(
+            'POST',
+            "/jobs/$id/photos",
+            ['_token' => 'csrf-token', 'about' => 'check:look@vehicle'],
+            ['photo' => new UploadedFile($bad, 'x.jpg', 'image/jpeg', null, true)],
+        );
         self::assertResponseStatusCodeSame(422);
         self::assertStringContainsString('not a picture', $this->text('.plate'));
     }
@@ -171,7 +211,12 @@ final class FilesTest extends ShopTestCase
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'rodrel');
         file_put_contents($file, $json);
-        $this->client->request('POST', '/jobs/import', ['_token' => 'csrf-token'], ['file' => new UploadedFile($file, 'job.json', 'application/json', null, true)]);
+        $this->client->request(
+            'POST',
+            '/jobs/import',
+            ['_token' => 'csrf-token'],
+            ['file' => new UploadedFile($file, 'job.json', 'application/json', null, true)],
+        );
     }
 
     private function photo(string $job, string $about, int $width = 40, int $height = 30): void
@@ -179,6 +224,11 @@ final class FilesTest extends ShopTestCase
         $image = imagecreatetruecolor($width, $height);
         $file = (string) tempnam(sys_get_temp_dir(), 'rodrel');
         imagejpeg($image, $file);
-        $this->client->request('POST', "/jobs/$job/photos", ['_token' => 'csrf-token', 'about' => $about], ['photo' => new UploadedFile($file, 'wheel.jpg', 'image/jpeg', null, true)]);
+        $this->client->request(
+            'POST',
+            "/jobs/$job/photos",
+            ['_token' => 'csrf-token', 'about' => $about],
+            ['photo' => new UploadedFile($file, 'wheel.jpg', 'image/jpeg', null, true)],
+        );
     }
 }

@@ -19,7 +19,10 @@ use Symfony\Component\Uid\Uuid;
 /** The log and the pages that write to it. */
 final class JobTest extends ShopTestCase
 {
-    private const SPIN = ['check' => 'spin@vehicle', 'word' => ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger']];
+    private const SPIN = [
+        'check' => 'spin@vehicle',
+        'word' => ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'],
+    ];
 
     public function testAReadingChangesWhatTheBenchSays(): void
     {
@@ -40,16 +43,41 @@ final class JobTest extends ShopTestCase
     {
         $this->signIn();
         $id = Uuid::v7()->toRfc4122();
-        $new = ['_token' => 'csrf-token', 'job' => $id, 'entry' => Uuid::v7()->toRfc4122(), 'unit' => 'Unit 02, van', 'rear' => 'drum', 'assist' => 'engine-vacuum', 'what' => 'drags', 'where' => 'rear', 'pattern' => '', 'note' => ''];
+        $new = [
+            '_token' => 'csrf-token',
+            'job' => $id,
+            'entry' => Uuid::v7()->toRfc4122(),
+            'unit' => 'Unit 02, van',
+            'rear' => 'drum',
+            'assist' => 'engine-vacuum',
+            'what' => 'drags',
+            'where' => 'rear',
+            'pattern' => '',
+            'note' => '',
+        ];
         $this->client->request('POST', '/jobs/new', ['split' => 'single', 'anti_lock' => 'yes'] + $new);
         self::assertResponseStatusCodeSame(422);
         self::assertStringContainsString('Anti-lock is not built on a single circuit', $this->text('.wrong'));
         self::assertStringContainsString('Unit 02, van', (string) $this->client->getResponse()->getContent());
 
-        $this->client->request('POST', '/jobs/new', ['split' => 'front-rear', 'anti_lock' => 'no', 'own_parts' => 'yes', 'front' => 'four-piston', 'solid_axle' => '1', 'rear_valve' => '1'] + $new);
+        $this->client->request(
+            'POST',
+            '/jobs/new',
+            [
+                'split' => 'front-rear',
+                'anti_lock' => 'no',
+                'own_parts' => 'yes',
+                'front' => 'four-piston',
+                'solid_axle' => '1',
+                'rear_valve' => '1',
+            ] + $new,
+        );
         $this->client->followRedirect();
         self::assertStringContainsString('being computed', $this->text('h1'));
-        $this->append($id, 'reading', ['check' => 'look@vehicle', 'word' => ['level' => 'good', 'wet' => 'good', 'lamp' => 'good']]);
+        $this->append($id, 'reading', [
+            'check' => 'look@vehicle',
+            'word' => ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'],
+        ]);
         self::assertResponseStatusCodeSame(303);
         $this->client->request('GET', "/jobs/$id/bench");
         self::assertStringContainsString('dry everywhere', $this->text('.trail'));
@@ -87,8 +115,12 @@ final class JobTest extends ShopTestCase
 
     /** @param array<string, mixed> $fields */
     #[DataProvider('provideWrong')]
-    public function testWhatCannotBeIsRefusedWithASentenceAndNothingIsLost(string $kind, array $fields, string $sentence, string $kept): void
-    {
+    public function testWhatCannotBeIsRefusedWithASentenceAndNothingIsLost(
+        string $kind,
+        array $fields,
+        string $sentence,
+        string $kept,
+    ): void {
         $this->signIn();
         $id = $this->freshJob();
         $this->append($id, $kind, $fields);
@@ -103,20 +135,49 @@ final class JobTest extends ShopTestCase
     /** @return iterable<string, array{string, array<string, mixed>, string, string}> */
     public static function provideWrong(): iterable
     {
-        $pedal = static fn (string $travel): array => ['check' => 'pedal@vehicle', 'number' => ['travel' => $travel], 'word' => ['sink' => 'none']];
+        $pedal = static fn (string $travel): array => [
+            'check' => 'pedal@vehicle',
+            'number' => ['travel' => $travel],
+            'word' => ['sink' => 'none'],
+        ];
         yield 'no number' => ['reading', $pedal('a lot'), '“a lot” is not a number', 'a lot'];
         yield 'a unit of something else' => ['reading', $pedal('60 bar'), 'The unit “bar” does not fit', '60 bar'];
         yield 'a number that can hardly be' => ['reading', $pedal('6'), 'can hardly be', '6'];
-        $heat = static fn (string $surface): array => ['check' => 'heat-arrival@vehicle', 'number' => ['lf' => '168', 'rf' => '90 F', 'lr' => '26', 'rr' => '27'], 'air' => '16', 'surface' => $surface];
+        $heat = static fn (string $surface): array => [
+            'check' => 'heat-arrival@vehicle',
+            'number' => ['lf' => '168', 'rf' => '90 F', 'lr' => '26', 'rr' => '27'],
+            'air' => '16',
+            'surface' => $surface,
+        ];
         yield 'a mirror measured' => ['reading', $heat('bright'), 'mirrors what is around it', '168'];
         yield 'temperatures of a vehicle that stood' => ['reading', $heat('rusty'), 'driven in just now', '90 F'];
-        yield 'a row left open' => ['reading', ['check' => 'look@vehicle', 'word' => ['level' => 'good']], 'Answer every row', ''];
+        yield 'a row left open' => [
+            'reading',
+            ['check' => 'look@vehicle', 'word' => ['level' => 'good']],
+            'Answer every row',
+            '',
+        ];
         yield 'a wheel spun on the ground' => ['reading', self::SPIN, 'stands on level ground', 'will-not-turn'];
-        yield 'a check that is not there' => ['reading', ['check' => 'magic@lf', 'word' => ['x']], 'does not fit this job', ''];
+        yield 'a check that is not there' => [
+            'reading',
+            ['check' => 'magic@lf', 'word' => ['x']],
+            'does not fit this job',
+            '',
+        ];
         yield 'an empty item' => ['item', ['text' => ' '], 'Write what is left open', ''];
-        yield 'strokes that are words' => ['bleed', ['corner' => 'lf', 'strokes' => 'many', 'bubbles' => 'few', 'clear' => '1'], 'whole number', 'many'];
+        yield 'strokes that are words' => [
+            'bleed',
+            ['corner' => 'lf', 'strokes' => 'many', 'bubbles' => 'few', 'clear' => '1'],
+            'whole number',
+            'many',
+        ];
         yield 'a handover without proof' => ['handover', [], 'proof run is not passed', ''];
-        yield 'a torque in words' => ['step', ['sheet' => 'x', 'step' => 'banjo', 'figure' => 'tight'], '“tight” is not a number', 'tight'];
+        yield 'a torque in words' => [
+            'step',
+            ['sheet' => 'x', 'step' => 'banjo', 'figure' => 'tight'],
+            '“tight” is not a number',
+            'tight',
+        ];
     }
 
     public function testAReadingSentAfterTheSessionEndedIsAppendedAfterSigningIn(): void
@@ -127,7 +188,11 @@ final class JobTest extends ShopTestCase
         $this->client->getCookieJar()->clear();
         $this->append($id, 'item', ['text' => 'plug in the line'], $entry);
         self::assertResponseRedirects('http://localhost/sign-in');
-        $this->client->request('POST', '/sign-in', ['login' => 'fenwarren', 'password' => 'thornwater', '_csrf_token' => 'csrf-token']);
+        $this->client->request('POST', '/sign-in', [
+            'login' => 'fenwarren',
+            'password' => 'thornwater',
+            '_csrf_token' => 'csrf-token',
+        ]);
         $this->client->followRedirect();
         self::assertStringContainsString('Still to be recorded', $this->text('h1'));
         $this->client->submitForm('Record it now');
@@ -141,7 +206,11 @@ final class JobTest extends ShopTestCase
     {
         $this->signIn();
         $id = $this->freshJob();
-        $this->append($id, 'reading', ['check' => 'pedal@vehicle', 'number' => ['travel' => '2,7 in'], 'word' => ['sink' => 'none']]);
+        $this->append($id, 'reading', [
+            'check' => 'pedal@vehicle',
+            'number' => ['travel' => '2,7 in'],
+            'word' => ['sink' => 'none'],
+        ]);
         $this->client->followRedirect();
         $this->client->followRedirect();
         self::assertStringContainsString('2,7 in', $this->text('.trail'));
@@ -171,9 +240,25 @@ final class JobTest extends ShopTestCase
         foreach ($entities->getRepository(Job::class)->findAll() as $job) {
             $line = $entities->find(JobLine::class, $job->id());
             self::assertNotNull($line);
-            $before = [$line->stage, $line->next, $line->complaint, $line->road, $line->hotSpots, $line->openItems, $line->search];
+            $before = [
+                $line->stage,
+                $line->next,
+                $line->complaint,
+                $line->road,
+                $line->hotSpots,
+                $line->openItems,
+                $line->search,
+            ];
             self::getContainer()->get(ProjectJobLine::class)(self::getContainer()->get(ReadJob::class)($job));
-            self::assertEquals($before, [$line->stage, $line->next, $line->complaint, $line->road, $line->hotSpots, $line->openItems, $line->search]);
+            self::assertEquals($before, [
+                $line->stage,
+                $line->next,
+                $line->complaint,
+                $line->road,
+                $line->hotSpots,
+                $line->openItems,
+                $line->search,
+            ]);
         }
     }
 
@@ -188,7 +273,10 @@ final class JobTest extends ShopTestCase
         $this->signIn('tarrenby');
         $this->append($id, 'item', ['text' => 'plug']);
         $this->client->request('GET', "/jobs/$id/head", server: ['HTTP_IF_NONE_MATCH' => $etag]);
-        self::assertSame('O. Tarrenby added: Open item', json_decode((string) $this->client->getResponse()->getContent(), true)['said']);
+        self::assertSame(
+            'O. Tarrenby added: Open item',
+            json_decode((string) $this->client->getResponse()->getContent(), true)['said'],
+        );
     }
 
     /** Thirty readings, some of them unsure, a name that never ends: the page holds, and says how open it still is. */
@@ -219,11 +307,28 @@ final class JobTest extends ShopTestCase
     {
         $this->signIn();
         $id = $this->job('Unit 15', Stage::Bleed)->id()->toRfc4122();
-        $this->append($id, 'bleed-setup', ['method' => 'pressure', 'plate' => 'glycol', 'fluid' => 'silicone', 'purpose' => 'renew']);
+        $this->append($id, 'bleed-setup', [
+            'method' => 'pressure',
+            'plate' => 'glycol',
+            'fluid' => 'silicone',
+            'purpose' => 'renew',
+        ]);
         self::assertStringContainsString('never meet', $this->text('.plate'));
-        $this->append($id, 'bleed-setup', ['method' => 'pressure', 'plate' => 'glycol', 'fluid' => 'glycol', 'purpose' => 'renew', 'own' => 'lf, roof']);
+        $this->append($id, 'bleed-setup', [
+            'method' => 'pressure',
+            'plate' => 'glycol',
+            'fluid' => 'glycol',
+            'purpose' => 'renew',
+            'own' => 'lf, roof',
+        ]);
         self::assertStringContainsString('lf, rf, lr, rr', $this->text('.plate'));
-        $this->append($id, 'bleed-setup', ['method' => 'pressure', 'plate' => 'glycol', 'fluid' => 'glycol', 'purpose' => 'renew', 'own' => 'rr lf']);
+        $this->append($id, 'bleed-setup', [
+            'method' => 'pressure',
+            'plate' => 'glycol',
+            'fluid' => 'glycol',
+            'purpose' => 'renew',
+            'own' => 'rr lf',
+        ]);
         $this->client->request('GET', "/jobs/$id/bleed");
         self::assertStringContainsString("the maker's own order", $this->text('.bleed'));
         self::assertStringContainsString('50 mL in a row', $this->text('.bleed'));
@@ -254,6 +359,9 @@ final class JobTest extends ShopTestCase
 
     private function entries(string $job): int
     {
-        return self::getContainer()->get(EntityManagerInterface::class)->getRepository(JobEntry::class)->count(['jobId' => Uuid::fromString($job)]);
+        return self::getContainer()
+            ->get(EntityManagerInterface::class)
+            ->getRepository(JobEntry::class)
+            ->count(['jobId' => Uuid::fromString($job)]);
     }
 }

@@ -10,7 +10,28 @@ use Rodrel\Core\Job\Stage;
 /** Settings, units, the tablet from hand to hand, and the vehicle's own figures. */
 final class ShopPageTest extends ShopTestCase
 {
-    private const SHOP = ['name' => 'Thornwater vehicle shed', 'currency' => 'EUR', 'time_zone' => 'Europe/Lisbon', 'rate' => '84,50', 'fluid' => '16', 'threshold' => '92', 'second' => '15', 'second_after' => '40', 'raise' => '4', 'wheels' => '6', 'bleed' => '12', 'confirm' => '80', 'school' => ['bleed_order' => 'nearest-first', 'pair' => 'failed-only', 'cylinder' => 'slip-past', 'hose_with_caliper' => 'evidence'], 'tools' => ['box-spanner'], 'price' => ['hose' => ['parts' => '31', 'minutes' => '']]];
+    private const SHOP = [
+        'name' => 'Thornwater vehicle shed',
+        'currency' => 'EUR',
+        'time_zone' => 'Europe/Lisbon',
+        'rate' => '84,50',
+        'fluid' => '16',
+        'threshold' => '92',
+        'second' => '15',
+        'second_after' => '40',
+        'raise' => '4',
+        'wheels' => '6',
+        'bleed' => '12',
+        'confirm' => '80',
+        'school' => [
+            'bleed_order' => 'nearest-first',
+            'pair' => 'failed-only',
+            'cylinder' => 'slip-past',
+            'hose_with_caliper' => 'evidence',
+        ],
+        'tools' => ['box-spanner'],
+        'price' => ['hose' => ['parts' => '31', 'minutes' => '']],
+    ];
 
     public function testALeadChangesWhatCountsAndATechnicianOnlySees(): void
     {
@@ -21,7 +42,11 @@ final class ShopPageTest extends ShopTestCase
         $this->client->request('POST', '/shop', ['_token' => 'csrf-token', 'threshold' => '120'] + self::SHOP);
         self::assertResponseStatusCodeSame(422);
         self::assertStringContainsString('51 to 99', $this->text('.wrong'));
-        self::assertSame('120', $this->client->getCrawler()->filter('input[name=threshold]')->attr('value'), 'what was typed is still there');
+        self::assertSame(
+            '120',
+            $this->client->getCrawler()->filter('input[name=threshold]')->attr('value'),
+            'what was typed is still there',
+        );
         $this->client->request('POST', '/shop', ['_token' => 'csrf-token'] + self::SHOP);
         self::assertResponseRedirects('/shop');
         $shop = self::getContainer()->get(ShopSettings::class);
@@ -42,11 +67,19 @@ final class ShopPageTest extends ShopTestCase
         $this->signIn();
         $this->client->request('GET', '/hand-over');
         self::assertStringContainsString('M. Aldershaw', $this->text('.people'));
-        $this->client->request('POST', '/hand-over', ['_token' => 'csrf-token', 'login' => 'aldershaw', 'pin' => '0000']);
+        $this->client->request('POST', '/hand-over', [
+            '_token' => 'csrf-token',
+            'login' => 'aldershaw',
+            'pin' => '0000',
+        ]);
         self::assertStringContainsString('not the PIN', $this->text('.wrong'));
         $this->client->request('POST', '/hand-over', ['_token' => 'csrf-token', 'login' => 'tarrenby', 'pin' => '']);
         self::assertStringContainsString('not the PIN', $this->text('.wrong'), 'nobody without a PIN is taken over');
-        $this->client->request('POST', '/hand-over', ['_token' => 'csrf-token', 'login' => 'aldershaw', 'pin' => '4711']);
+        $this->client->request('POST', '/hand-over', [
+            '_token' => 'csrf-token',
+            'login' => 'aldershaw',
+            'pin' => '4711',
+        ]);
         $this->client->followRedirect();
         self::assertStringContainsString('M. Aldershaw', $this->text('.head-who'));
     }
@@ -59,10 +92,19 @@ final class ShopPageTest extends ShopTestCase
         $id = $this->freshJob();
         $this->client->request('GET', "/jobs/$id/checks/pedal@vehicle");
         self::assertStringContainsString('in', $this->text('.answer-number label small'));
-        $this->append($id, 'reading', ['check' => 'pedal@vehicle', 'number' => ['travel' => '2.65'], 'word' => ['sink' => 'none']]);
+        $this->append($id, 'reading', [
+            'check' => 'pedal@vehicle',
+            'number' => ['travel' => '2.65'],
+            'word' => ['sink' => 'none'],
+        ]);
         self::assertResponseStatusCodeSame(303);
         $this->client->request('GET', "/jobs/$id/readings.csv");
-        $line = array_values(array_filter(explode("\n", (string) $this->client->getInternalResponse()->getContent()), static fn (string $l): bool => str_contains($l, 'travel')))[0];
+        $line = array_values(
+            array_filter(
+                explode("\n", (string) $this->client->getInternalResponse()->getContent()),
+                static fn (string $l): bool => str_contains($l, 'travel'),
+            ),
+        )[0];
         self::assertStringContainsString(',2.65,in,67.31,', $line);
     }
 
@@ -78,9 +120,19 @@ final class ShopPageTest extends ShopTestCase
         self::assertStringContainsString('own: 105 N·m', $this->text('#step-bracket-bolts'));
         $this->client->request('GET', "/jobs/$id/checks/limits@lr");
         $this->append($id, 'lift', ['to' => 'wheels-off', 'stands' => '1']);
-        $this->append($id, 'reading', ['check' => 'limits@lr', 'part' => 'drum', 'measured' => '229.2', 'limit' => '240']);
+        $this->append($id, 'reading', [
+            'check' => 'limits@lr',
+            'part' => 'drum',
+            'measured' => '229.2',
+            'limit' => '240',
+        ]);
         self::assertStringContainsString('misread', $this->text('.plate'));
-        $this->append($id, 'reading', ['check' => 'limits@lr', 'part' => 'drum', 'measured' => '230.4', 'limit' => '230']);
+        $this->append($id, 'reading', [
+            'check' => 'limits@lr',
+            'part' => 'drum',
+            'measured' => '230.4',
+            'limit' => '230',
+        ]);
         $this->client->request('GET', "/jobs/$id/bench");
         self::assertStringContainsString('Past its limit', $this->text('.trail'));
         $this->append($id, 'figures', ['figure' => ['master_bore_mm' => '19.05']]);

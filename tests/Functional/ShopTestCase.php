@@ -37,7 +37,15 @@ abstract class ShopTestCase extends WebTestCase
     protected function job(string $unit, Stage $stage): Job
     {
         $entities = self::getContainer()->get(EntityManagerInterface::class);
-        $line = $entities->getRepository(JobLine::class)->createQueryBuilder('l')->where('l.unit LIKE :unit AND l.stage = :stage')->setParameter('unit', $unit.'%')->setParameter('stage', $stage)->setMaxResults(1)->getQuery()->getSingleResult();
+        $line = $entities
+            ->getRepository(JobLine::class)
+            ->createQueryBuilder('l')
+            ->where('l.unit LIKE :unit AND l.stage = :stage')
+            ->setParameter('unit', $unit.'%')
+            ->setParameter('stage', $stage)
+            ->setMaxResults(1)
+            ->getQuery()
+            ->getSingleResult();
         $job = $entities->find(Job::class, $line->jobId());
         self::assertNotNull($job);
 
@@ -48,7 +56,20 @@ abstract class ShopTestCase extends WebTestCase
     protected function freshJob(): string
     {
         $id = Uuid::v7()->toRfc4122();
-        $this->client->request('POST', '/jobs/new', ['_token' => 'csrf-token', 'job' => $id, 'entry' => Uuid::v7()->toRfc4122(), 'unit' => 'Unit 31, loader', 'split' => 'diagonal', 'rear' => 'drum', 'anti_lock' => 'yes', 'assist' => 'engine-vacuum', 'what' => 'drags', 'where' => 'lf', 'pattern' => '', 'note' => '']);
+        $this->client->request('POST', '/jobs/new', [
+            '_token' => 'csrf-token',
+            'job' => $id,
+            'entry' => Uuid::v7()->toRfc4122(),
+            'unit' => 'Unit 31, loader',
+            'split' => 'diagonal',
+            'rear' => 'drum',
+            'anti_lock' => 'yes',
+            'assist' => 'engine-vacuum',
+            'what' => 'drags',
+            'where' => 'lf',
+            'pattern' => '',
+            'note' => '',
+        ]);
         self::assertResponseRedirects('/jobs/'.$id.'/bench');
 
         return $id;
@@ -57,7 +78,11 @@ abstract class ShopTestCase extends WebTestCase
     /** @param array<string, mixed> $fields */
     protected function append(string $job, string $kind, array $fields, ?string $entry = null): Crawler
     {
-        return $this->client->request('POST', "/jobs/$job/entries", ['_token' => 'csrf-token', 'entry' => $entry ?? Uuid::v7()->toRfc4122(), 'kind' => $kind] + $fields);
+        return $this->client->request(
+            'POST',
+            "/jobs/$job/entries",
+            ['_token' => 'csrf-token', 'entry' => $entry ?? Uuid::v7()->toRfc4122(), 'kind' => $kind] + $fields,
+        );
     }
 
     protected function text(string $css = 'body'): string

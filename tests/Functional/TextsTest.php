@@ -26,8 +26,23 @@ final class TextsTest extends TestCase
     public function testTemplatesHoldNoWordsAndNoNetwork(): void
     {
         $found = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(\dirname(__DIR__, 2).'/templates', \FilesystemIterator::SKIP_DOTS)) as $file) {
-            $bare = (string) preg_replace(['~<style>.*?</style>~s', '/\{#.*?#\}/s', '/\{%.*?%\}/s', '/\{\{.*?\}\}/s', '/<[^>]*>/s', '/rodrel|room-[a-z]*|N·m|\+1|0\.0|N\b|H\b|K\b|W\b|°C|×|·/'], ' ', (string) file_get_contents((string) $file));
+        foreach (
+            new \RecursiveIteratorIterator(
+                new \RecursiveDirectoryIterator(\dirname(__DIR__, 2).'/templates', \FilesystemIterator::SKIP_DOTS),
+            ) as $file
+        ) {
+            $bare = (string) preg_replace(
+                [
+                    '~<style>.*?</style>~s',
+                    '/\{#.*?#\}/s',
+                    '/\{%.*?%\}/s',
+                    '/\{\{.*?\}\}/s',
+                    '/<[^>]*>/s',
+                    '/rodrel|room-[a-z]*|N·m|\+1|0\.0|N\b|H\b|K\b|W\b|°C|×|·/',
+                ],
+                ' ',
+                (string) file_get_contents((string) $file),
+            );
             if (1 === preg_match('/[A-Za-z]{3,}/', $bare, $word)) {
                 $found[] = basename((string) $file).': '.$word[0];
             }

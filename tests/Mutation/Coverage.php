@@ -21,8 +21,11 @@ final readonly class Coverage
         if (!is_file($file)) {
             // every prediction at hand first: computing them under measurement would take an hour
             passthru('php -d memory_limit=1G vendor/bin/phpunit --testsuite scenario --no-output', $code);
-            $command = 'php -d memory_limit=3G -d extension=pcov.so -d pcov.enabled=1 -d pcov.directory=core/src vendor/bin/phpunit --testsuite core,scenario'
-                .' --no-progress --no-extensions --exclude-filter SameWithAndWithout --coverage-php '.escapeshellarg($file.'.raw');
+            $command
+                = 'php -d memory_limit=3G -d extension=pcov.so -d pcov.enabled=1 -d pcov.directory=core/src '
+                    .'vendor/bin/phpunit --testsuite core,scenario'
+                .' --no-progress --no-extensions --exclude-filter SameWithAndWithout --coverage-php '
+                .escapeshellarg($file.'.raw');
             passthru($command.' > /dev/null', $code);
             if (!is_file($file.'.raw')) {
                 throw new \RuntimeException('Coverage could not be measured: is php8.2-pcov installed?');

@@ -26,7 +26,7 @@ final class MustDieTest extends TestCase
                 $running[$name] = Victim::start($root, $path, str_replace($there, $instead, $code), $filter, 'core');
             }
             foreach ($running as $name => $victim) {
-                if (null !== $verdict = $victim->verdict()) {
+                if (null !== ($verdict = $victim->verdict())) {
                     unset($running[$name]);
                     $unnoticed = Victim::KILLED === $verdict ? $unnoticed : [...$unnoticed, $name.': '.$verdict];
                 }
@@ -42,37 +42,122 @@ final class MustDieTest extends TestCase
         $root = \dirname(__DIR__, 2);
         $filters = array_unique(array_column(iterator_to_array(self::mutants()), 3));
         $path = 'core/src/Isolation/Verdict.php';
-        $victim = Victim::start($root, $path, (string) file_get_contents($root.'/'.$path), implode('|', $filters), 'core');
+        $victim = Victim::start(
+            $root,
+            $path,
+            (string) file_get_contents($root.'/'.$path),
+            implode('|', $filters),
+            'core',
+        );
         self::assertSame(Victim::SURVIVED, $victim->wait());
     }
 
-    /** @return iterable<string, array{string, string, string, string}> file, what is there, what instead, the tests that notice */
+    /**
+     * @return iterable<string, array{string, string, string, string}> file, what is there, what instead, the tests that
+     *     notice
+     */
     private static function mutants(): iterable
     {
         $gates = 'core/data/gates.json';
         $checks = 'core/data/checks.json';
         $isolation = 'core/src/Isolation/';
         yield 'the road opens with two hands of drag' => [
-            $gates, '"reads": [{"check": "spin-hard", "words": ["one-finger", "one-hand"]}', '"reads": [{"check": "spin-hard", "words": ["one-finger", "one-hand", "two-hands"]}', 'TwoHandsOfDrag',
+            $gates,
+            '"reads": [{"check": "spin-hard", "words": ["one-finger", "one-hand"]}',
+            '"reads": [{"check": "spin-hard", "words": ["one-finger", "one-hand", "two-hands"]}',
+            'TwoHandsOfDrag',
         ];
-        yield 'the hot gate can be overridden' => [$gates, '"hot": {"overridable": false', '"hot": {"overridable": true', 'TwoHandsOfDrag'];
-        yield 'handed over without the road gate' => ['core/src/Log/Payload/HandoverPayload.php', 'if (!$door->road()->isOpen())', 'if (false)', 'RaisedVehicle'];
-        yield 'a sinking pedal passes the proof' => ['core/data/proof.json', '"sink": ["none"]', '"sink": ["none", "sinks"]', 'ASinkingPedal'];
-        yield 'scalding at 300 K' => ['core/src/Log/Chapter.php', 'SCALDING_K = 200.0', 'SCALDING_K = 300.0', 'AScaldingWheel'];
+        yield 'the hot gate can be overridden' => [
+            $gates,
+            '"hot": {"overridable": false',
+            '"hot": {"overridable": true',
+            'TwoHandsOfDrag',
+        ];
+        yield 'handed over without the road gate' => [
+            'core/src/Log/Payload/HandoverPayload.php',
+            'if (!$door->road()->isOpen())',
+            'if (false)',
+            'RaisedVehicle',
+        ];
+        yield 'a sinking pedal passes the proof' => [
+            'core/data/proof.json',
+            '"sink": ["none"]',
+            '"sink": ["none", "sinks"]',
+            'ASinkingPedal',
+        ];
+        yield 'scalding at 300 K' => [
+            'core/src/Log/Chapter.php',
+            'SCALDING_K = 200.0',
+            'SCALDING_K = 300.0',
+            'AScaldingWheel',
+        ];
         yield 'a cold wheel is accepted on a brake loop' => [
-            $checks, '"minutes": 12, "gates": ["road"],
-      "proves": ["as-expected"]', '"minutes": 12, "gates": ["road"],
-      "proves": ["as-expected", "cool"]', 'StaysCool',
+            $checks,
+            '"minutes": 12, "gates": ["road"],
+      "proves": ["as-expected"]',
+            '"minutes": 12, "gates": ["road"],
+      "proves": ["as-expected", "cool"]',
+            'StaysCool',
         ];
-        yield 'any reading confirms' => [$isolation.'Verdict.php', 'SPEAKS_FOR = 2.0', 'SPEAKS_FOR = 0.0', 'SpokeAgainstIt'];
-        yield 'thirty deviations are no contradiction' => [$isolation.'Contradiction.php', 'DEVIATIONS = 3.0', 'DEVIATIONS = 30.0', 'AddUp'];
-        yield 'cheap parts want confirming and dear ones do not' => [$isolation.'Verdict.php', '$parts > $settings->confirmAboveCents', '$parts < $settings->confirmAboveCents', 'ADearPart'];
-        yield 'bleeding is always counted' => [$isolation.'Planner.php', '!$now->car->opened ? $times->bleedMinutes : 0.0', '!$now->car->opened ? $times->bleedMinutes : $times->bleedMinutes', 'ConsumablesAndBleeding'];
-        yield 'consumables cost nothing' => [$isolation.'Planner.php', ' - $check->demand->consumablesCents)', ')', 'ConsumablesAndBleeding'];
-        yield 'nobody ever slips' => ['core/src/Prediction/Signature.php', '$slip = $row[\'blunder\'];', '$slip = 0.01 * $row[\'blunder\'];', 'IsASlip'];
-        yield 'a vehicle that stood is no rustier' => ['core/src/Job/Diagnosis.php', 'STOOD = 20.0', 'STOOD = 2.0', 'AVehicleThatStood'];
-        yield 'the port ignores where its piston starts' => ['core/src/Physics/Piston.php', '$this->restMl <= 0.0 && $this->startMl <= 0.0 &&', '$this->restMl <= 0.0 &&', 'APortIsCovered'];
-        yield 'what holds helps the push' => ['core/src/Check/Instruments.php', '$toolKpa - $opening) / $resistance', '$toolKpa + $opening) / $resistance', 'WhatHoldsHinders'];
-        yield 'an undone reading keeps the finding' => ['core/src/Log/Story.php', 'if (null !== $finding && \in_array($reading->id, $finding->payload->readings, true))', 'if (false)', 'TakesTheFinding'];
+        yield 'any reading confirms' => [
+            $isolation.'Verdict.php',
+            'SPEAKS_FOR = 2.0',
+            'SPEAKS_FOR = 0.0',
+            'SpokeAgainstIt',
+        ];
+        yield 'thirty deviations are no contradiction' => [
+            $isolation.'Contradiction.php',
+            'DEVIATIONS = 3.0',
+            'DEVIATIONS = 30.0',
+            'AddUp',
+        ];
+        yield 'cheap parts want confirming and dear ones do not' => [
+            $isolation.'Verdict.php',
+            '$parts > $settings->confirmAboveCents',
+            '$parts < $settings->confirmAboveCents',
+            'ADearPart',
+        ];
+        yield 'bleeding is always counted' => [
+            $isolation.'Planner.php',
+            '!$now->car->opened ? $times->bleedMinutes : 0.0',
+            '!$now->car->opened ? $times->bleedMinutes : $times->bleedMinutes',
+            'ConsumablesAndBleeding',
+        ];
+        yield 'consumables cost nothing' => [
+            $isolation.'Planner.php',
+            ' - $check->demand->consumablesCents)',
+            ')',
+            'ConsumablesAndBleeding',
+        ];
+        yield 'nobody ever slips' => [
+            'core/src/Prediction/Signature.php',
+            '$slip = $row[\'blunder\'];',
+            '$slip = 0.01 * $row[\'blunder\'];',
+            'IsASlip',
+        ];
+        yield 'a vehicle that stood is no rustier' => [
+            'core/src/Job/Diagnosis.php',
+            'STOOD = 20.0',
+            'STOOD = 2.0',
+            'AVehicleThatStood',
+        ];
+        yield 'the port ignores where its piston starts' => [
+            'core/src/Physics/Piston.php',
+            '$this->restMl <= 0.0 && $this->startMl <= 0.0 &&',
+            '$this->restMl <= 0.0 &&',
+            'APortIsCovered',
+        ];
+        yield 'what holds helps the push' => [
+            'core/src/Check/Instruments.php',
+            '$toolKpa - $opening) / $resistance',
+            '$toolKpa + $opening) / $resistance',
+            'WhatHoldsHinders',
+        ];
+        yield 'an undone reading keeps the finding' => [
+            'core/src/Log/Story.php',
+            'if (null !== $finding && \in_array($reading->id, $finding->payload->readings, true))',
+            'if (false)',
+            'TakesTheFinding',
+        ];
     }
 }

@@ -8,9 +8,9 @@ namespace App\Tests\Mutation;
 final readonly class Mutant
 {
     /**
-     * @param string $path  under the project
-     * @param int    $from  first byte replaced
-     * @param int    $to    first byte after it
+     * @param string $path under the project
+     * @param int $from first byte replaced
+     * @param int $to first byte after it
      * @param string $there what stood there
      */
     public function __construct(
@@ -38,6 +38,12 @@ final readonly class Mutant
     {
         $there = (string) preg_replace('/\s+/', ' ', $this->there);
 
-        return \sprintf('%s:%d  %s  →  %s', $this->path, $this->line, mb_strimwidth($there, 0, 60, '…'), '' === $this->instead ? '(nothing)' : $this->instead);
+        return \sprintf(
+            '%s:%d  %s  →  %s',
+            $this->path,
+            $this->line,
+            mb_strimwidth($there, 0, 60, '…'),
+            '' === $this->instead ? '(nothing)' : $this->instead,
+        );
     }
 }

@@ -37,24 +37,56 @@ final readonly class Mutants
             $change = match (true) {
                 $node instanceof Node\Expr\BinaryOp => self::operator($node, $code),
                 $node instanceof Node\Expr\BooleanNot => [$from, $from + 1, ''],
-                $node instanceof Node\Scalar\Float_ => [$from, $to, 0.0 === $node->value ? '1.0' : '('.$here.' * 3.0)'],
-                $node instanceof Node\Scalar\Int_ && $node->getStartLine() > 3 => [$from, $to, 0 === $node->value ? '1' : '('.$here.' + 1)'],
-                $node instanceof Node\Expr\ConstFetch && 'true' === $node->name->toLowerString() => [$from, $to, 'false'],
-                $node instanceof Node\Expr\ConstFetch && 'false' === $node->name->toLowerString() => [$from, $to, 'true'],
-                $node instanceof Node\Expr\UnaryMinus => [$from, $from + 1, ''],
-                $node instanceof Node\Expr\FuncCall && $node->name instanceof Node\Name && \in_array($node->name->toString(), ['min', 'max'], true) => [
-                    $node->name->getStartFilePos(), $node->name->getEndFilePos() + 1, 'min' === $node->name->toString() ? 'max' : 'min',
+                $node instanceof Node\Scalar\Float_ => [
+                    $from,
+                    $to,
+                    0.0 === $node->value ? '1.0' : '('.$here.' * 3.0)',
                 ],
-                $node instanceof Node\Stmt\Expression && ($node->expr instanceof Node\Expr\MethodCall || $node->expr instanceof Node\Expr\AssignOp) => [$from, $to, ';'],
+                $node instanceof Node\Scalar\Int_ && $node->getStartLine() > 3 => [
+                    $from,
+                    $to,
+                    0 === $node->value ? '1' : '('.$here.' + 1)',
+                ],
+                $node instanceof Node\Expr\ConstFetch && 'true' === $node->name->toLowerString() => [
+                    $from,
+                    $to,
+                    'false',
+                ],
+                $node instanceof Node\Expr\ConstFetch && 'false' === $node->name->toLowerString() => [
+                    $from,
+                    $to,
+                    'true',
+                ],
+                $node instanceof Node\Expr\UnaryMinus => [$from, $from + 1, ''],
+                $node instanceof Node\Expr\FuncCall
+                    && $node->name instanceof Node\Name
+                    && \in_array($node->name->toString(), ['min', 'max'], true) => [
+                        $node->name->getStartFilePos(),
+                        $node->name->getEndFilePos() + 1,
+                        'min' === $node->name->toString() ? 'max' : 'min',
+                    ],
+                $node instanceof Node\Stmt\Expression && self::isCall($node->expr) => [$from, $to, ';'],
                 $node instanceof Node\Stmt\Continue_ => [$from, $to, ';'],
                 default => null,
             };
             if (null !== $change) {
-                $found[] = new Mutant($path, $node->getStartLine(), $change[0], $change[1], $change[2], substr($code, $change[0], $change[1] - $change[0]));
+                $found[] = new Mutant(
+                    $path,
+                    $node->getStartLine(),
+                    $change[0],
+                    $change[1],
+                    $change[2],
+                    substr($code, $change[0], $change[1] - $change[0]),
+                );
             }
         }
 
         return $found;
+    }
+
+    private static function isCall(Node\Expr $expr): bool
+    {
+        return $expr instanceof Node\Expr\MethodCall || $expr instanceof Node\Expr\AssignOp;
     }
 
     /** @return array{int, int, string}|null where the sign itself stands */

@@ -25,14 +25,21 @@ $options = ['sample' => '120', 'seed' => '1', 'since' => '', 'only' => 'core/src
 for ($n = 1; $n < $argc; $n += 2) {
     $name = ltrim($argv[$n], '-');
     if (!isset($options[$name], $argv[$n + 1])) {
-        fwrite(\STDERR, "mutation knows --sample N, --seed N, --since COMMIT, --only PATH and --workers N, not '$argv[$n]'\n");
+        fwrite(
+            \STDERR,
+            "mutation knows --sample N, --seed N, --since COMMIT, --only PATH and --workers N, not '$argv[$n]'\n",
+        );
         exit(2);
     }
     $options[$name] = $argv[$n + 1];
 }
 $filesIn = static function (string $directory, string $ending) use ($root): array {
     $files = [];
-    foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator("$root/$directory", FilesystemIterator::SKIP_DOTS)) as $file) {
+    foreach (
+        new RecursiveIteratorIterator(
+            new RecursiveDirectoryIterator("$root/$directory", FilesystemIterator::SKIP_DOTS),
+        ) as $file
+    ) {
         if (str_ends_with((string) $file, $ending)) {
             $files[] = substr((string) $file, strlen($root) + 1);
         }
@@ -42,7 +49,14 @@ $filesIn = static function (string $directory, string $ending) use ($root): arra
     return $files;
 };
 $everything = [...$filesIn('core', '.php'), ...$filesIn('core', '.json'), ...$filesIn('tests/Scenario', '')];
-$state = substr(hash('sha256', implode('', array_map(static fn (string $file): string => $file.hash_file('sha256', $file), $everything))), 0, 12);
+$state = substr(
+    hash(
+        'sha256',
+        implode('', array_map(static fn (string $file): string => $file.hash_file('sha256', $file), $everything)),
+    ),
+    0,
+    12,
+);
 $home = $root.'/var/mutation';
 is_dir($home) || mkdir($home, 0o755, true);
 $coverage = Coverage::measured($root, "$home/coverage-$state.json");
@@ -81,8 +95,18 @@ foreach ($filesIn('core/src', '.php') as $path) {
         }
     }
 }
-printf("%d mutants, %d of them on lines that a test walks over; %d are tried (seed %d)\n", $all, count($mutants), min((int) $options['sample'], count($mutants)), (int) $options['seed']);
-$mutants = array_slice((new Randomizer(new Mt19937((int) $options['seed'])))->shuffleArray($mutants), 0, (int) $options['sample']);
+printf(
+    "%d mutants, %d of them on lines that a test walks over; %d are tried (seed %d)\n",
+    $all,
+    count($mutants),
+    min((int) $options['sample'], count($mutants)),
+    (int) $options['seed'],
+);
+$mutants = array_slice(
+    (new Randomizer(new Mt19937((int) $options['seed'])))->shuffleArray($mutants),
+    0,
+    (int) $options['sample'],
+);
 $counted = [Victim::KILLED => 0, Victim::TIMEOUT => 0, Victim::SURVIVED => 0];
 $survivors = $running = [];
 $count = static function (Mutant $mutant, string $verdict) use (&$counted, &$survivors): void {
@@ -101,10 +125,13 @@ while ([] !== $mutants || [] !== $running) {
             $count($mutant, $verdicts[$id]);
             continue;
         }
-        $running[$id] = [$mutant, Victim::start($root, $mutant->path, $mutant->applied($code), $coverage->filter($mutant))];
+        $running[$id] = [
+            $mutant,
+            Victim::start($root, $mutant->path, $mutant->applied($code), $coverage->filter($mutant)),
+        ];
     }
     foreach ($running as $id => [$mutant, $victim]) {
-        if (null !== $verdict = $victim->verdict()) {
+        if (null !== ($verdict = $victim->verdict())) {
             $verdicts[$id] = $verdict;
             file_put_contents($kept, json_encode($verdicts));
             $count($mutant, $verdict);
@@ -117,7 +144,16 @@ $n = array_sum($counted);
 $p = $n > 0 ? ($n - $counted[Victim::SURVIVED]) / $n : 1.0;
 // Wilson's interval at 95 %
 $z = 1.96;
-$middle = $n > 0 ? ($p + $z * $z / (2 * $n)) / (1 + $z * $z / $n) : 1.0;
-$half = $n > 0 ? $z / (1 + $z * $z / $n) * sqrt($p * (1 - $p) / $n + $z * $z / (4 * $n * $n)) : 0.0;
-printf("\n\n%d tried: %d killed, %d timed out, %d survived — %.1f %% noticed (95 %%: %.1f to %.1f)\n", $n, $counted['killed'], $counted['timeout'], $counted['survived'], 100 * $p, 100 * ($middle - $half), 100 * ($middle + $half));
+$middle = $n > 0 ? ($p + ($z * $z) / (2 * $n)) / (1 + ($z * $z) / $n) : 1.0;
+$half = $n > 0 ? ($z / (1 + ($z * $z) / $n)) * sqrt(($p * (1 - $p)) / $n + ($z * $z) / (4 * $n * $n)) : 0.0;
+printf(
+    "\n\n%d tried: %d killed, %d timed out, %d survived — %.1f %% noticed (95 %%: %.1f to %.1f)\n",
+    $n,
+    $counted['killed'],
+    $counted['timeout'],
+    $counted['survived'],
+    100 * $p,
+    100 * ($middle - $half),
+    100 * ($middle + $half),
+);
 echo implode("\n", $survivors), [] === $survivors ? '' : "\n";

@@ -30,9 +30,21 @@ final class ScenarioTest extends TestCase
         $log = [];
         $write = static function (Kind $kind, array $payload) use (&$log): void {
             $seq = \count($log) + 1;
-            $log[] = new Entry("e$seq", $seq, $kind->read($payload), 'anna', new \DateTimeImmutable("2026-03-01 08:00:00 +$seq minutes"));
+            $log[] = new Entry(
+                "e$seq",
+                $seq,
+                $kind->read($payload),
+                'anna',
+                new \DateTimeImmutable("2026-03-01 08:00:00 +$seq minutes"),
+            );
         };
-        $intake = static fn (array $more): Entry => new Entry('e1', 1, Kind::Intake->read($more), 'anna', new \DateTimeImmutable('2026-03-01 08:01:00'));
+        $intake = static fn (array $more): Entry => new Entry(
+            'e1',
+            1,
+            Kind::Intake->read($more),
+            'anna',
+            new \DateTimeImmutable('2026-03-01 08:01:00'),
+        );
         $write(Kind::Intake, []);
         foreach (array_filter(array_map('trim', explode("\n", $given))) as $line) {
             if (str_starts_with($line, 'preset ')) {
@@ -75,11 +87,22 @@ final class ScenarioTest extends TestCase
         $log = [];
         $write = static function (Kind $kind, array $payload) use (&$log, $preset): void {
             $seq = \count($log) + 1;
-            $entry = new Entry("e$seq", $seq, $kind->read($payload), 'anna', new \DateTimeImmutable("2026-03-01 08:00:00 +$seq minutes"));
+            $entry = new Entry(
+                "e$seq",
+                $seq,
+                $kind->read($payload),
+                'anna',
+                new \DateTimeImmutable("2026-03-01 08:00:00 +$seq minutes"),
+            );
             Rule::check(World::state($log, $preset), $entry);
             $log[] = $entry;
         };
-        $write(Kind::Intake, ['complaint' => $vehicle->answer('complaint@vehicle')[''], 'pattern' => '', 'hot' => false, 'parts' => []]);
+        $write(Kind::Intake, [
+            'complaint' => $vehicle->answer('complaint@vehicle')[''],
+            'pattern' => '',
+            'hot' => false,
+            'parts' => [],
+        ]);
         $asked = [];
         for ($n = 0; $n < 19; ++$n) {
             $state = World::state($log, $preset);
@@ -103,7 +126,12 @@ final class ScenarioTest extends TestCase
                     $words[$row] = $answer;
                 }
             }
-            $write(Kind::Reading, ['check' => (string) $next->at, 'outcomes' => $words, 'numbers' => $numbers, 'unsure' => false]);
+            $write(Kind::Reading, [
+                'check' => (string) $next->at,
+                'outcomes' => $words,
+                'numbers' => $numbers,
+                'unsure' => false,
+            ]);
         }
         self::fail('No end after: '.implode(', ', $asked));
     }
@@ -162,10 +190,14 @@ final class ScenarioTest extends TestCase
         $verdict = $diagnosis->verdict();
         $belief = $diagnosis->belief;
         $common = CommonCause::in($belief, $state->situation, Diagnosis::fitted($state->story));
-        $because = "$title: $line; ".json_encode(array_map(static fn (float $m): float => round($m, 3), \array_slice($belief->groups, 0, 4)));
+        $because
+            = "$title: $line; "
+            .json_encode(array_map(static fn (float $m): float => round($m, 3), \array_slice($belief->groups, 0, 4)));
         if (1 === preg_match('/^(\S+) (>=|<=) ([0-9.]+)$/', $line, $found)) {
             $mass = str_contains($found[1], '.') ? $belief->suspects[$found[1]] ?? 0.0 : $belief->group($found[1]);
-            '>=' === $found[2] ? self::assertGreaterThanOrEqual((float) $found[3], $mass, $because) : self::assertLessThanOrEqual((float) $found[3], $mass, $because);
+            '>=' === $found[2]
+                ? self::assertGreaterThanOrEqual((float) $found[3], $mass, $because)
+                : self::assertLessThanOrEqual((float) $found[3], $mass, $because);
         } elseif (str_starts_with($line, 'next: ')) {
             self::assertSame(substr($line, 6), null === $verdict->next ? null : (string) $verdict->next->at, $because);
         } elseif (str_starts_with($line, 'stop: ')) {
@@ -174,7 +206,18 @@ final class ScenarioTest extends TestCase
         } elseif (str_starts_with($line, 'road: ')) {
             self::assertContains(substr($line, 6), $state->road()->unmet, $because);
         } elseif (str_starts_with($line, 'says: ')) {
-            self::assertContains(substr($line, 6), array_map(static fn (CommonCause $one): string => $one->key.' '.$one->suspect.' '.implode(' ', $one->places), $common), $because);
+            self::assertContains(
+                substr($line, 6),
+                array_map(
+                    static fn (CommonCause $one): string => $one->key
+                        .' '
+                        .$one->suspect
+                        .' '
+                        .implode(' ', $one->places),
+                    $common,
+                ),
+                $because,
+            );
         } elseif ('contradiction' === $line) {
             self::assertNotNull($verdict->contradiction, $because);
         } else {

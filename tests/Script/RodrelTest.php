@@ -103,8 +103,15 @@ final class RodrelTest extends TestCase
         $copy = sys_get_temp_dir().'/rodrel-'.bin2hex(random_bytes(4));
         mkdir($copy, 0o755);
         $this->copies[] = $copy;
-        $script = 'set -e; git ls-files -z --cached --others --exclude-standard | xargs -0 -I{} sh -c \'[ -e "$1" ] && cp --parents -p "$1" "$2"\' _ {} "$TO"; cp -al vendor "$TO/vendor"; mkdir -p "$TO/var/signatures"; cp var/vendor.stamp "$TO/var/"; cp var/signatures/test/*.php "$TO/var/signatures/" 2>/dev/null || true';
-        [$code, $said] = $this->run_($this->root, 'TO='.escapeshellarg($copy).' bash -c '.escapeshellarg($script));
+        $script
+            = 'set -e; git ls-files -z --cached --others --exclude-standard | xargs -0 -I{} sh -c \'[ -e "$1" ] && '
+                .'cp --parents -p "$1" "$2"\' _ {} "$TO"; cp -al vendor "$TO/vendor"; mkdir -p "$TO/var/signatures"; '
+                .'cp var/vendor.stamp "$TO/var/"; cp var/signatures/test/*.php "$TO/var/signatures/" 2>/dev/null || '
+                .'true';
+        [$code, $said] = $this->run_(
+            $this->root,
+            'TO='.escapeshellarg($copy).' bash -c '.escapeshellarg($script),
+        );
         self::assertSame(0, $code, $said);
 
         return $copy;
@@ -114,7 +121,16 @@ final class RodrelTest extends TestCase
     private function run_(string $in, string $command): array
     {
         // the tests' own environment must not reach the copy
-        exec('cd '.escapeshellarg($in).' && env -u APP_ENV -u APP_DEBUG -u APP_SECRET -u DATABASE_URL -u RODREL_TEST_SCRIPT timeout 240 '.(str_starts_with($command, 'TO=') ? 'env ' : '').$command.' 2>&1', $lines, $code);
+        exec(
+            'cd '
+                .escapeshellarg($in)
+                .' && env -u APP_ENV -u APP_DEBUG -u APP_SECRET -u DATABASE_URL -u RODREL_TEST_SCRIPT timeout 240 '
+                .(str_starts_with($command, 'TO=') ? 'env ' : '')
+                .$command
+                .' 2>&1',
+            $lines,
+            $code,
+        );
 
         return [$code, implode("\n", $lines)];
     }

@@ -10,9 +10,9 @@ use Rodrel\Core\Shape;
 final readonly class BleedBook
 {
     /**
-     * @param array<string, BleedMethod>                               $methods
+     * @param array<string, BleedMethod> $methods
      * @param array<string, array{settle_min: float, modulator: bool}> $fluids
-     * @param array<string, float>                                     $exchange times the content of a line
+     * @param array<string, float> $exchange times the content of a line
      */
     private function __construct(
         public array $methods,
@@ -39,6 +39,15 @@ final readonly class BleedBook
             throw $shape->wrong('methods', 'at least one method and one fluid are expected');
         }
 
-        return new self($methods, $fluids, $shape->number('pipe_ml_per_m'), $shape->number('hose_m'), $shape->number('hose_ml_per_m'), $shape->numberMap('exchange'), $shape->number('reservoir_ml'), $shape->number('reserve'));
+        return new self(
+            $methods,
+            $fluids,
+            $shape->number('pipe_ml_per_m'),
+            $shape->number('hose_m'),
+            $shape->number('hose_ml_per_m'),
+            $shape->numberMap('exchange'),
+            $shape->number('reservoir_ml'),
+            $shape->number('reserve'),
+        );
     }
 }

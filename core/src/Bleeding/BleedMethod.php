@@ -31,6 +31,12 @@ final readonly class BleedMethod
             throw $shape->wrong('clear', 'a number above zero is expected');
         }
 
-        return new self($id, $unit, $shape->number('clear'), $shape->number('stroke_share', 0.0), $shape->text('caution'));
+        return new self(
+            $id,
+            $unit,
+            $shape->number('clear'),
+            $shape->number('stroke_share', 0.0),
+            $shape->text('caution'),
+        );
     }
 }

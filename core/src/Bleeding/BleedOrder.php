@@ -19,13 +19,23 @@ enum BleedOrder: string
     public function wheels(Layout $layout): array
     {
         $length = static fn (Corner $corner): float => $layout->pipework->lengthsM[$corner->value] ?? 0.0;
-        $circuit = static fn (Corner $corner): int => (int) array_search($layout->chamberOf($corner), $layout->chambers, true);
+        $circuit = static fn (Corner $corner): int => (int) array_search(
+            $layout->chamberOf($corner),
+            $layout->chambers,
+            true,
+        );
         $wheels = Corner::cases();
-        usort($wheels, match ($this) {
-            self::FarthestFirst => static fn (Corner $a, Corner $b): int => $length($b) <=> $length($a),
-            self::NearestFirst => static fn (Corner $a, Corner $b): int => $length($a) <=> $length($b),
-            self::ByCircuit => static fn (Corner $a, Corner $b): int => [$circuit($a), $length($b)] <=> [$circuit($b), $length($a)],
-        });
+        usort(
+            $wheels,
+            match ($this) {
+                self::FarthestFirst => static fn (Corner $a, Corner $b): int => $length($b) <=> $length($a),
+                self::NearestFirst => static fn (Corner $a, Corner $b): int => $length($a) <=> $length($b),
+                self::ByCircuit => static fn (Corner $a, Corner $b): int => [$circuit($a), $length($b)] <=> [
+                    $circuit($b),
+                    $length($a),
+                ],
+            },
+        );
 
         return $wheels;
     }

@@ -25,13 +25,19 @@ final readonly class BleedPlan
     /**
      * Only what was opened, or everything; opening the master's side opens everything.
      *
-     * @param Place        $place what was opened
-     * @param list<Corner> $own   the maker's own order, which goes before every school; wheels it leaves out follow
+     * @param Place $place what was opened
+     * @param list<Corner> $own the maker's own order, which goes before every school; wheels it leaves out follow
      */
-    public static function of(Layout $layout, Place $place, BleedOrder $school = BleedOrder::FarthestFirst, array $own = []): self
-    {
+    public static function of(
+        Layout $layout,
+        Place $place,
+        BleedOrder $school = BleedOrder::FarthestFirst,
+        array $own = [],
+    ): self {
         $order = [];
-        $wheels = array_values(array_filter($school->wheels($layout), static fn (Corner $corner): bool => !\in_array($corner, $own, true)));
+        $wheels = array_values(
+            array_filter($school->wheels($layout), static fn (Corner $corner): bool => !\in_array($corner, $own, true)),
+        );
         foreach ([...$own, ...$wheels] as $corner) {
             if ($place->covers(Place::at($corner))) {
                 $order[] = $corner;
@@ -42,7 +48,8 @@ final readonly class BleedPlan
     }
 
     /**
-     * @param list<array{corner: string, bleeder: string, bubbles: string, clear: float, needs: float}> $log needs: what its method asks for without a bubble
+     * @param list<array{corner: string, bleeder: string, bubbles: string, clear: float, needs: float}> $log needs: what
+     *     its method asks for without a bubble
      *
      * @return array<string, bool> done, by `corner` or `corner-inner`, `corner-outer` in order
      */

@@ -7,7 +7,9 @@ namespace Rodrel\Core\Bleeding;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\Corner;
 
-/** The arithmetic of a bleed run: mL and strokes per bleeder, and the stroke at which the reservoir wants topping up. */
+/**
+ * The arithmetic of a bleed run: mL and strokes per bleeder, and the stroke at which the reservoir wants topping up.
+ */
 final readonly class BleedSums
 {
     private const MINUTES_PER_WHEEL = 3.0;
@@ -23,7 +25,7 @@ final readonly class BleedSums
 
     /**
      * @param list<Corner> $order
-     * @param string       $purpose `opened`: clear what was opened; `renew`: fresh fluid throughout
+     * @param string $purpose `opened`: clear what was opened; `renew`: fresh fluid throughout
      */
     public static function of(Layout $layout, BleedBook $book, array $order, BleedMethod $method, string $purpose): self
     {
@@ -36,7 +38,8 @@ final readonly class BleedSums
             foreach ($layout->brake($corner)->bleeders() as $n => $bleeder) {
                 // the second bleeder clears only its own half of the caliper
                 $own = 0 === $n ? $ml : 0.5 * $layout->brake($corner)->fluidMl() * ($book->exchange[$purpose] ?? 1.5);
-                $each = 'strokes' === $method->unit ? $method->strokeShare * $layout->chamberOf($corner)->strokeMl : 1.0;
+                $each
+                    = 'strokes' === $method->unit ? $method->strokeShare * $layout->chamberOf($corner)->strokeMl : 1.0;
                 $count = (int) ceil($own / $each);
                 $topUps = [];
                 for ($k = 1; $k <= $count; ++$k) {
@@ -47,9 +50,19 @@ final readonly class BleedSums
                         $since = $each;
                     }
                 }
-                $wheels[] = ['corner' => $corner->value, 'bleeder' => $bleeder, 'ml' => $own, 'count' => $count, 'top_up_at' => $topUps];
+                $wheels[] = [
+                    'corner' => $corner->value,
+                    'bleeder' => $bleeder,
+                    'ml' => $own,
+                    'count' => $count,
+                    'top_up_at' => $topUps,
+                ];
                 $total += $own;
-                $minutes += self::MINUTES_PER_WHEEL + ('strokes' === $method->unit ? $count / self::STROKES_PER_MINUTE : $own / (self::ML_PER_MINUTE[$method->id] ?? 40.0));
+                $minutes
+                    += self::MINUTES_PER_WHEEL
+                    + ('strokes' === $method->unit
+                        ? $count / self::STROKES_PER_MINUTE
+                        : $own / (self::ML_PER_MINUTE[$method->id] ?? 40.0));
             }
         }
 
@@ -59,6 +72,8 @@ final readonly class BleedSums
     /** What lies between the master and a wheel's bleeder, mL: pipe, hose and brake. */
     public static function contentMl(Layout $layout, BleedBook $book, Corner $corner): float
     {
-        return $book->pipeMlPerM * ($layout->pipework->lengthsM[$corner->value] ?? 0.0) + $book->hoseMlPerM * $book->hoseM + $layout->brake($corner)->fluidMl();
+        return $book->pipeMlPerM * ($layout->pipework->lengthsM[$corner->value] ?? 0.0)
+            + $book->hoseMlPerM * $book->hoseM
+            + $layout->brake($corner)->fluidMl();
     }
 }

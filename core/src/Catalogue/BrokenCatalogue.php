@@ -15,7 +15,9 @@ final class BrokenCatalogue extends \InvalidArgumentException implements CoreExc
         parent::__construct(implode("\n", array_map(self::said(...), $mistakes)));
     }
 
-    /** @param non-empty-list<array{path: string, line: int|null, what: string}> $mistakes path of file and JSON pointer */
+    /**
+     * @param non-empty-list<array{path: string, line: int|null, what: string}> $mistakes path of file and JSON pointer
+     */
     public static function with(array $mistakes): self
     {
         return new self($mistakes);
@@ -24,6 +26,9 @@ final class BrokenCatalogue extends \InvalidArgumentException implements CoreExc
     /** @param array{path: string, line: int|null, what: string} $mistake */
     private static function said(array $mistake): string
     {
-        return $mistake['path'].(null === $mistake['line'] ? '' : ' (line '.$mistake['line'].')').': '.$mistake['what'];
+        return $mistake['path']
+            .(null === $mistake['line'] ? '' : ' (line '.$mistake['line'].')')
+            .': '
+            .$mistake['what'];
     }
 }

@@ -94,7 +94,7 @@ final readonly class Catalogue
     }
 
     /**
-     * @param array<string, Shape>        $shapes
+     * @param array<string, Shape> $shapes
      * @param array<string, array<mixed>> $documents
      *
      * @internal

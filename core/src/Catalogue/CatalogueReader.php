@@ -23,8 +23,8 @@ final class CatalogueReader
     }
 
     /**
-     * @param array<string, string> $texts   JSON text by file name
-     * @param list<string>|null     $words   keys of the texts there are, `domain:key`; null: texts are not looked at
+     * @param array<string, string> $texts JSON text by file name
+     * @param list<string>|null $words keys of the texts there are, `domain:key`; null: texts are not looked at
      * @param array<string, string> $retired ids that were in use once, and what stands for them now
      *
      * @throws BrokenCatalogue with all that is wrong
@@ -36,7 +36,7 @@ final class CatalogueReader
 
     /**
      * @param array<string, string> $texts
-     * @param list<string>|null     $words
+     * @param list<string>|null $words
      * @param array<string, string> $retired
      */
     private function check(array $texts, ?array $words, array $retired): Catalogue
@@ -61,7 +61,10 @@ final class CatalogueReader
         new References($catalogue, $documents, $this->mistakes);
         foreach ($retired as $old => $new) {
             if ($catalogue->checks->has($old) || isset($catalogue->faults->all[$old])) {
-                $this->mistakes->add('/retired/retired/'.$old, \sprintf('"%s" is retired in favour of "%s"', $old, $new));
+                $this->mistakes->add(
+                    '/retired/retired/'.$old,
+                    \sprintf('"%s" is retired in favour of "%s"', $old, $new),
+                );
             }
         }
         $this->texts($catalogue, $words);

@@ -16,8 +16,11 @@ final class JsonText
     private int $counted = 0;
 
     /** @param array<array-key, mixed>|null $data null where the text is no JSON object */
-    private function __construct(private readonly string $text, public readonly ?array $data, public readonly string $error)
-    {
+    private function __construct(
+        private readonly string $text,
+        public readonly ?array $data,
+        public readonly string $error,
+    ) {
     }
 
     public static function read(string $text): self
@@ -54,7 +57,7 @@ final class JsonText
             '{' => $this->members($pointer),
             '[' => $this->elements($pointer),
             '"' => $this->string(),
-            default => $this->at += strcspn($this->text, ",]} \n\r\t", $this->at),
+            default => ($this->at += strcspn($this->text, ",]} \n\r\t", $this->at)),
         };
     }
 

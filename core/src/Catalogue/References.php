@@ -16,7 +16,9 @@ use Rodrel\Core\Shape;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vehicle\Places;
 
-/** What one file of the catalogue says of another: every name must be there, every fault reachable, every word owned. */
+/**
+ * What one file of the catalogue says of another: every name must be there, every fault reachable, every word owned.
+ */
 final readonly class References
 {
     /** A word is a fault's own when the fault says it this much oftener than vehicles without it (estimate). */
@@ -94,7 +96,10 @@ final readonly class References
         if (null !== $check->demand->after && !$this->catalogue->checks->has($check->demand->after)) {
             $this->miss($at.'/after', 'there is no check "%s"', $check->demand->after);
         }
-        if ([] !== $check->role->proves && [] !== array_diff($check->role->proves, $check->firstRow()->observer->words())) {
+        if (
+            [] !== $check->role->proves
+            && [] !== array_diff($check->role->proves, $check->firstRow()->observer->words())
+        ) {
             $this->miss($at.'/proves', 'words of the check\'s own are expected');
         }
         foreach ($check->rows as $row) {
@@ -107,7 +112,11 @@ final readonly class References
     private function id(string $at, string $id): void
     {
         if (1 !== preg_match('/^[a-z]+(-[a-z]+)*(\.[a-z]+(-[a-z]+)*)?$/', $id)) {
-            $this->miss($at.'/id', 'an id is lower-case words joined by hyphens, a fault\'s with one dot, not "%s"', $id);
+            $this->miss(
+                $at.'/id',
+                'an id is lower-case words joined by hyphens, a fault\'s with one dot, not "%s"',
+                $id,
+            );
         }
     }
 
@@ -157,7 +166,10 @@ final readonly class References
                 try {
                     $targets->check($particle->effects, $at.'/effects');
                 } catch (InvalidData $wrong) {
-                    $this->mistakes->add($wrong->path, $layout->id.': '.substr($wrong->getMessage(), \strlen($wrong->path) + 2));
+                    $this->mistakes->add(
+                        $wrong->path,
+                        $layout->id.': '.substr($wrong->getMessage(), \strlen($wrong->path) + 2),
+                    );
                     continue 2;
                 }
             }
@@ -230,7 +242,9 @@ final readonly class References
                     $this->miss("$at/scope/$n/part", 'there is no part "%s"', $extra->part);
                 }
                 if (null !== $extra->seen) {
-                    $this->words("$at/scope/$n/seen", $extra->seen['check'], $extra->seen['row'], [$extra->seen['word']]);
+                    $this->words("$at/scope/$n/seen", $extra->seen['check'], $extra->seen['row'], [
+                        $extra->seen['word'],
+                    ]);
                 }
             }
         }
@@ -261,7 +275,7 @@ final readonly class References
     }
 
     /**
-     * @param string|null  $row   null: every wheel's
+     * @param string|null $row null: every wheel's
      * @param list<string> $words
      */
     private function words(string $at, string $check, ?string $row, array $words): void

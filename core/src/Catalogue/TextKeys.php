@@ -80,7 +80,8 @@ final readonly class TextKeys
     /**
      * Every word that can be tapped, as its check says it, or as everybody does.
      *
-     * @return iterable<string, non-empty-list<non-empty-list<string>>> alternatives by JSON pointer: one of each is wanted
+     * @return iterable<string, non-empty-list<non-empty-list<string>>> alternatives by JSON pointer: one of each is
+     *     wanted
      */
     public static function words(Catalogue $catalogue): iterable
     {

@@ -7,7 +7,9 @@ namespace Rodrel\Core\Check;
 /** The few functions of probability that observers need. */
 final readonly class Chance
 {
-    /** Chance that a log-normal reading of `$value` falls below `$limit`; values near zero count as 2 % of the limit. */
+    /**
+     * Chance that a log-normal reading of `$value` falls below `$limit`; values near zero count as 2 % of the limit.
+     */
     public static function below(float $limit, float $value, float $sigma): float
     {
         return self::normal(log($limit / max($value, 0.02 * $limit)) / max($sigma, 1e-6));
@@ -34,8 +36,23 @@ final readonly class Chance
     {
         $x = abs($z) / \M_SQRT2;
         $t = 1.0 / (1.0 + 0.5 * $x);
-        $poly = -1.26551223 + $t * (1.00002368 + $t * (0.37409196 + $t * (0.09678418 + $t * (-0.18628806
-            + $t * (0.27886807 + $t * (-1.13520398 + $t * (1.48851587 + $t * (-0.82215223 + $t * 0.17087277))))))));
+        $poly
+            = -1.26551223
+            + $t
+                * (1.00002368
+                    + $t
+                        * (0.37409196
+                            + $t
+                                * (0.09678418
+                                    + $t
+                                        * (-0.18628806
+                                            + $t
+                                                * (0.27886807
+                                                    + $t
+                                                        * (-1.13520398
+                                                            + $t
+                                                                * (1.48851587
+                                                                    + $t * (-0.82215223 + $t * 0.17087277))))))));
         $tail = 0.5 * $t * exp(-$x * $x + $poly);
 
         return $z > 0.0 ? 1.0 - $tail : $tail;

@@ -12,10 +12,10 @@ use Rodrel\Core\Vehicle\Lift;
 final readonly class Demand
 {
     /**
-     * @param float        $minutes of the check alone
-     * @param list<string> $gates   safety gates by id, beside those that follow from the lift
-     * @param Joint|null   $opens   what it opens
-     * @param string|null  $after   id of the check that comes first at the same place
+     * @param float $minutes of the check alone
+     * @param list<string> $gates safety gates by id, beside those that follow from the lift
+     * @param Joint|null $opens what it opens
+     * @param string|null $after id of the check that comes first at the same place
      * @param list<string> $tools
      */
     private function __construct(

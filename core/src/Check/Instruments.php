@@ -23,7 +23,10 @@ final class Instruments
 {
     /** Fluid head of half a metre at 10.3 kPa per metre (kPa; handbook). */
     private const HEAD_KPA = 5.15;
-    /** What a piston tool pushes with (N), how fast at most (mL/s), how long it is watched, and how long after (s; handbook). */
+    /**
+     * What a piston tool pushes with (N), how fast at most (mL/s), how long it is watched, and how long after (s;
+     * handbook).
+     */
     private const TOOL_N = 1500.0;
     private const TOOL_ML_S = 1.5;
     private const TOOL_S = 4.0;
@@ -61,7 +64,8 @@ final class Instruments
     /** Effort at the tread above the layout's own, N, by hand. */
     public function effortN(VehicleRun $run, VehicleRun $sound, Corner $corner, int $sample): float
     {
-        return max(0.0, $run->torqueNm($corner, $sample) - $sound->torqueNm($corner, $sample)) / $this->layout->body->tyreRadiusM;
+        return max(0.0, $run->torqueNm($corner, $sample) - $sound->torqueNm($corner, $sample))
+            / $this->layout->body->tyreRadiusM;
     }
 
     /** How far the pedal goes on down from one second after the press to the end of a hold, mm. */
@@ -115,7 +119,7 @@ final class Instruments
         $share = $toolKpa > 0.0 ? min(1.0, $opening / $toolKpa) : 0.0;
         $left = $share + (1.0 - $share) * exp(-self::PUSHED_S / ($resistance * $stiffness));
 
-        return new PushBack(10.0 * $flow * self::TOOL_S / $friction->areaCm2, $left, $hold);
+        return new PushBack((10.0 * $flow * self::TOOL_S) / $friction->areaCm2, $left, $hold);
     }
 
     /**
@@ -138,7 +142,13 @@ final class Instruments
             $key .= \sprintf(' %.4g', $run->torqueNm($corner, $sample));
         }
 
-        return $this->heats[$key] ??= $wheel->afterDrive($drive, $drag, $stop, $this->layout->body->tyreRadiusM, self::AIR_C);
+        return $this->heats[$key] ??= $wheel->afterDrive(
+            $drive,
+            $drag,
+            $stop,
+            $this->layout->body->tyreRadiusM,
+            self::AIR_C,
+        );
     }
 
     /**
@@ -160,8 +170,11 @@ final class Instruments
             $volume += $circuit->volume($node, $kpa);
         }
         foreach (array_keys($circuit->wheelNode) as $id) {
-            $volume += self::EXPANSION_PER_K * $this->layout->brake(Corner::from($id))->fluidMl()
-                * self::FLUID_SHARE * $excessK[$id];
+            $volume
+                += self::EXPANSION_PER_K
+                * $this->layout->brake(Corner::from($id))->fluidMl()
+                * self::FLUID_SHARE
+                * $excessK[$id];
         }
         $low = 0.0;
         $high = self::MOST_TRAPPED_KPA;
@@ -215,7 +228,10 @@ final class Instruments
         $road = Road::dry($this->layout);
         $brisk = self::BRISK / max(0.01, ...array_values($road->gripUsed($this->torques($sound, Program::WHOLE_STOP))));
 
-        return array_map(static fn (float $used): float => $brisk * $used, $road->gripUsed($this->torques($stop, Program::WHOLE_STOP)));
+        return array_map(
+            static fn (float $used): float => $brisk * $used,
+            $road->gripUsed($this->torques($stop, Program::WHOLE_STOP)),
+        );
     }
 
     /** mL/kPa at the hose: a hose that grows in the hand. */
@@ -255,7 +271,8 @@ final class Instruments
         foreach (Program::SINCE_OFF_S as $sample => $at) {
             $here = [$at, $run->torqueNm($corner, $sample)];
             if ($sincePress <= $at) {
-                return $before[1] + ($here[1] - $before[1]) * ($sincePress - $before[0]) / max(1e-9, $at - $before[0]);
+                return $before[1]
+                    + (($here[1] - $before[1]) * ($sincePress - $before[0])) / max(1e-9, $at - $before[0]);
             }
             $before = $here;
         }

@@ -15,13 +15,13 @@ final readonly class Role
     public const MEASURES = ['pad-wear', 'wear-limit'];
 
     /**
-     * @param bool         $held     its rows tell which wheels are held
-     * @param string|null  $measures the sheet that makes its word out of typed figures
-     * @param string|null  $drawn    where on the drawing it is made; null: at the wheel, or nowhere for the whole vehicle
-     * @param bool         $proof    belongs to the proof only, is never suggested
-     * @param bool         $early    can be made while the predictions are still being computed
-     * @param bool         $asked    answered by the intake
-     * @param list<string> $proves   words that pass the proof, where the same drive is made again after the repair
+     * @param bool $held its rows tell which wheels are held
+     * @param string|null $measures the sheet that makes its word out of typed figures
+     * @param string|null $drawn where on the drawing it is made; null: at the wheel, or nowhere for the whole vehicle
+     * @param bool $proof belongs to the proof only, is never suggested
+     * @param bool $early can be made while the predictions are still being computed
+     * @param bool $asked answered by the intake
+     * @param list<string> $proves words that pass the proof, where the same drive is made again after the repair
      */
     private function __construct(
         public bool $held,

@@ -22,6 +22,8 @@ final readonly class Station
             $stations[$id] = new self($id, $station->notNegative('walk_minutes'));
         }
 
-        return [] !== $stations ? $stations : ['' => $shape->miss('stations', 'at least one is expected', new self('', 0.0))];
+        return [] !== $stations
+            ? $stations
+            : ['' => $shape->miss('stations', 'at least one is expected', new self('', 0.0))];
     }
 }

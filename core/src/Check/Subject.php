@@ -116,10 +116,12 @@ final class Subject
         $run = $this->run($program);
         $sound = $this->sound()->run($program);
 
-        return max(array_map(
-            fn (Corner $corner): float => $this->instruments->effortN($run, $sound, $corner, Program::AFTER_4_S),
-            Corner::cases(),
-        ));
+        return max(
+            array_map(
+                fn (Corner $corner): float => $this->instruments->effortN($run, $sound, $corner, Program::AFTER_4_S),
+                Corner::cases(),
+            ),
+        );
     }
 
     /** A later quick stroke over the first one, by its index. */
@@ -144,10 +146,9 @@ final class Subject
 
     public function weakness(): float
     {
-        $force = static fn (VehicleRun $run): float => array_sum(array_map(
-            static fn (Corner $corner): float => $run->torqueNm($corner, Program::HELD),
-            Corner::cases(),
-        ));
+        $force = static fn (VehicleRun $run): float => array_sum(
+            array_map(static fn (Corner $corner): float => $run->torqueNm($corner, Program::HELD), Corner::cases()),
+        );
 
         return max(0.0, 1.0 - $force($this->pressed()) / max(1.0, $force($this->sound()->pressed())));
     }
@@ -162,7 +163,10 @@ final class Subject
         return $this->instruments->pushBack($this->pressed(), $corner);
     }
 
-    /** Kelvins over the air after a drive; behind a closed port the heat itself adds to the drag, half of it on average. */
+    /**
+     * Kelvins over the air after a drive; behind a closed port the heat itself adds to the drag, half of it on
+     * average.
+     */
     public function heatK(Drive $drive, Corner $corner): float
     {
         $run = $this->driven();
@@ -213,7 +217,8 @@ final class Subject
         $drag = [];
         foreach (Corner::cases() as $corner) {
             $hot = $warm ? $this->hotTorqueNm($corner, $this->drive(self::USUAL_DRIVE)) : 0.0;
-            $drag[$corner->value] = max($run->torqueNm($corner, Program::AFTER_4_S), $hot)
+            $drag[$corner->value]
+                = max($run->torqueNm($corner, Program::AFTER_4_S), $hot)
                 - $sound->torqueNm($corner, Program::AFTER_4_S);
         }
 

@@ -16,8 +16,8 @@ final readonly class Cure
     private const AXLE = 'axle';
 
     /**
-     * @param string|null $where  null: where the fault sits
-     * @param list<Part>  $spoils
+     * @param string|null $where null: where the fault sits
+     * @param list<Part> $spoils
      */
     private function __construct(public string $repair, private ?string $where, public array $spoils)
     {

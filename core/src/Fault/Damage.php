@@ -12,7 +12,7 @@ use Rodrel\Core\Vocabulary\Place;
 final readonly class Damage
 {
     /**
-     * @param list<Severity>   $axes
+     * @param list<Severity> $axes
      * @param list<EffectRule> $rules
      */
     private function __construct(private array $axes, private array $rules)
@@ -57,7 +57,7 @@ final readonly class Damage
 
     /**
      * @param array<string, float> $severity value by axis
-     * @param list<Place>          $chambers
+     * @param list<Place> $chambers
      */
     public function effectsAt(Place $place, array $severity, array $chambers): Effects
     {

@@ -16,7 +16,7 @@ final readonly class EffectRule
     private const EVERY_CHAMBER = '*';
 
     /**
-     * @param string|null  $where   HERE, EVERY_CHAMBER, or null for what is there once
+     * @param string|null $where HERE, EVERY_CHAMBER, or null for what is there once
      * @param list<string> $factors severities to multiply
      */
     private function __construct(
@@ -29,9 +29,9 @@ final readonly class EffectRule
     }
 
     /**
-     * @param string       $target `hose@{place}`, `chamber@*` or `booster`
-     * @param Shape        $shape  parameter → number or product
-     * @param list<string> $axes   the severities there are
+     * @param string $target `hose@{place}`, `chamber@*` or `booster`
+     * @param Shape $shape parameter → number or product
+     * @param list<string> $axes the severities there are
      *
      * @return list<self>
      */
@@ -39,7 +39,10 @@ final readonly class EffectRule
     {
         $named = explode('@', $target, 2);
         [$kind, $where] = [$named[0], $named[1] ?? null];
-        if (!\in_array($kind, Targets::kinds(), true) || !\in_array($where, [self::HERE, self::EVERY_CHAMBER, null], true)) {
+        if (
+            !\in_array($kind, Targets::kinds(), true)
+            || !\in_array($where, [self::HERE, self::EVERY_CHAMBER, null], true)
+        ) {
             $shape->miss('', 'there is no such target; there are '.implode(', ', Targets::kinds()));
         }
         $rules = [];
@@ -49,11 +52,17 @@ final readonly class EffectRule
             }
             $value = $shape->rawValue($parameter);
             $factors = \is_string($value) ? explode('*', $value) : [];
-            if (!\is_int($value) && !\is_float($value) && [] === $factors || [] !== array_diff($factors, $axes)) {
+            if ((!\is_int($value) && !\is_float($value) && [] === $factors) || [] !== array_diff($factors, $axes)) {
                 $shape->miss($parameter, 'a number, or severities of this fault joined by *, are expected');
                 $factors = [];
             }
-            $rules[] = new self($kind, $where, $parameter, \is_int($value) || \is_float($value) ? (float) $value : 1.0, $factors);
+            $rules[] = new self(
+                $kind,
+                $where,
+                $parameter,
+                \is_int($value) || \is_float($value) ? (float) $value : 1.0,
+                $factors,
+            );
         }
 
         return $rules;
@@ -68,7 +77,10 @@ final readonly class EffectRule
     {
         return match ($this->where) {
             self::HERE => [TargetAt::of($this->kind, $place)],
-            self::EVERY_CHAMBER => array_map(fn (Place $chamber): TargetAt => TargetAt::of($this->kind, $chamber), $chambers),
+            self::EVERY_CHAMBER => array_map(
+                fn (Place $chamber): TargetAt => TargetAt::of($this->kind, $chamber),
+                $chambers,
+            ),
             default => [TargetAt::of($this->kind)],
         };
     }

@@ -11,8 +11,8 @@ use Rodrel\Core\Vocabulary\Part;
 final readonly class Odds
 {
     /**
-     * @param float                $weight       relative base weight
-     * @param Part|null            $agesWith     the part whose age it goes by
+     * @param float $weight relative base weight
+     * @param Part|null $agesWith the part whose age it goes by
      * @param array<string, float> $afterFitting part fitted lately at the same place → factor on the weight
      */
     private function __construct(public float $weight, public ?Part $agesWith, public array $afterFitting)

@@ -13,7 +13,10 @@ use Rodrel\Core\Vocabulary\Corner;
  */
 final readonly class HeatRound
 {
-    /** Share of the rotor's excess that each place takes on (handbook); only the rotor or drum itself is followed in time. */
+    /**
+     * Share of the rotor's excess that each place takes on (handbook); only the rotor or drum itself is followed in
+     * time.
+     */
     public const PLACES = [self::ROTOR => 1.0, 'caliper' => 0.35, 'wheel-centre' => 0.2, 'rim' => 0.1];
     public const ROTOR = 'rotor';
     /** Standing time constant of a rotor or drum, s (handbook: about 16 min). */
@@ -30,8 +33,8 @@ final readonly class HeatRound
 
     /**
      * @param array<string, array{excess_k: float, expected_k: float, drag_nm: float, watts: float}> $wheels by corner
-     * @param array<string, array{apart_k: float, hotter: string|null, cold: string|null}>           $axles  `front`, `rear`
-     * @param float|null                                                                             $tauS   cooling measured on the first wheel, s
+     * @param array<string, array{apart_k: float, hotter: string|null, cold: string|null}> $axles `front`, `rear`
+     * @param float|null $tauS cooling measured on the first wheel, s
      */
     private function __construct(public Drive $drive, public array $wheels, public array $axles, public ?float $tauS)
     {
@@ -41,8 +44,8 @@ final readonly class HeatRound
      * Kelvins over the air of the rotor or drum at the moment of stopping.
      *
      * @param float $excessK measured over the air, already corrected for the surface
-     * @param float $sinceS  seconds since the stop
-     * @param float $tauS    time constant of a standing rotor
+     * @param float $sinceS seconds since the stop
+     * @param float $tauS time constant of a standing rotor
      *
      * @throws TooLate when the place says nothing about the drive any more
      */
@@ -67,7 +70,12 @@ final readonly class HeatRound
     /** The time constant that two readings of one wheel show; null when they do not say. */
     public static function cooling(float $firstK, float $firstS, float $againK, float $againS): ?float
     {
-        if ($firstK <= self::LEAST_EXCESS_K || $againK <= self::LEAST_EXCESS_K || $againK >= $firstK || $againS <= $firstS) {
+        if (
+            $firstK <= self::LEAST_EXCESS_K
+            || $againK <= self::LEAST_EXCESS_K
+            || $againK >= $firstK
+            || $againS <= $firstS
+        ) {
             return null;
         }
         $tau = ($againS - $firstS) / log($firstK / $againK);
@@ -76,16 +84,27 @@ final readonly class HeatRound
     }
 
     /**
-     * @param array<string, float> $excessK   at the stop, by corner
+     * @param array<string, float> $excessK at the stop, by corner
      * @param array<string, float> $expectedK what a sound vehicle of this layout shows on this drive
      */
-    public static function of(Layout $layout, Drive $drive, array $excessK, array $expectedK, float $airC, ?float $tauS = null): self
-    {
+    public static function of(
+        Layout $layout,
+        Drive $drive,
+        array $excessK,
+        array $expectedK,
+        float $airC,
+        ?float $tauS = null,
+    ): self {
         $wheels = [];
         foreach (Corner::cases() as $corner) {
             $id = $corner->value;
             $drag = self::dragNm($layout, $corner, $drive, $excessK[$id], $expectedK[$id], $airC);
-            $wheels[$id] = ['excess_k' => $excessK[$id], 'expected_k' => $expectedK[$id], 'drag_nm' => $drag, 'watts' => $drag * $drive->speedMPerS / $layout->body->tyreRadiusM];
+            $wheels[$id] = [
+                'excess_k' => $excessK[$id],
+                'expected_k' => $expectedK[$id],
+                'drag_nm' => $drag,
+                'watts' => ($drag * $drive->speedMPerS) / $layout->body->tyreRadiusM,
+            ];
         }
         $axles = [];
         foreach (['front' => ['lf', 'rf'], 'rear' => ['lr', 'rr']] as $axle => [$left, $right]) {
@@ -93,8 +112,16 @@ final readonly class HeatRound
             [$hot, $cool] = $apart >= 0.0 ? [$left, $right] : [$right, $left];
             $differs = abs($apart) >= self::APART_K && $excessK[$hot] >= self::APART * $excessK[$cool];
             // on a drive with stops the hot wheel may be the sound one: it is where it should be and its partner is not
-            $cold = $differs && $drive->stops > 0 && $excessK[$hot] < self::APART * $expectedK[$hot] && $excessK[$cool] * self::APART < $expectedK[$cool];
-            $axles[$axle] = ['apart_k' => abs($apart), 'hotter' => $differs ? $hot : null, 'cold' => $cold ? $cool : null];
+            $cold
+                = $differs
+                && $drive->stops > 0
+                && $excessK[$hot] < self::APART * $expectedK[$hot]
+                && $excessK[$cool] * self::APART < $expectedK[$cool];
+            $axles[$axle] = [
+                'apart_k' => abs($apart),
+                'hotter' => $differs ? $hot : null,
+                'cold' => $cold ? $cool : null,
+            ];
         }
 
         return new self($drive, $wheels, $axles, $tauS);
@@ -104,8 +131,14 @@ final readonly class HeatRound
      * The steady torque beyond the layout's own that explains the heat over what is expected, by bisection on the
      * thermal model; 0 for a wheel that is no hotter than expected.
      */
-    private static function dragNm(Layout $layout, Corner $corner, Drive $drive, float $excessK, float $expectedK, float $airC): float
-    {
+    private static function dragNm(
+        Layout $layout,
+        Corner $corner,
+        Drive $drive,
+        float $excessK,
+        float $expectedK,
+        float $airC,
+    ): float {
         $over = $excessK - $expectedK;
         if ($over <= self::LEAST_EXCESS_K) {
             return 0.0;

@@ -8,7 +8,13 @@ namespace Rodrel\Core\Heat;
 final readonly class Infrared
 {
     /** Emissivity of what is aimed at (general tables of materials). */
-    public const SURFACES = ['rusty' => 0.9, 'painted' => 0.9, 'worn-grey' => 0.4, 'bright' => 0.25, 'bare-aluminium' => 0.15];
+    public const SURFACES = [
+        'rusty' => 0.9,
+        'painted' => 0.9,
+        'worn-grey' => 0.4,
+        'bright' => 0.25,
+        'bare-aluminium' => 0.15,
+    ];
     /** Below this a reading is not corrected but refused: the correction would be mostly noise. */
     private const REFUSED_BELOW = 0.5;
 
@@ -25,6 +31,6 @@ final readonly class Infrared
         }
         $air = ($airC + 273.15) ** 4;
 
-        return ($air + $gun / $emissivity * (($readC + 273.15) ** 4 - $air)) ** 0.25 - 273.15;
+        return ($air + ($gun / $emissivity) * (($readC + 273.15) ** 4 - $air)) ** 0.25 - 273.15;
     }
 }

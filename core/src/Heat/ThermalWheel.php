@@ -12,14 +12,14 @@ use Rodrel\Core\Vehicle\WheelBrake;
  */
 final readonly class ThermalWheel
 {
-    private const IRON_J_PER_KG_K = 460.0;             // handbook
-    private const STEFAN_BOLTZMANN = 5.670374e-8;      // W/m²K⁴, law
-    private const RADIATING_M2 = 0.10;                 // handbook
-    private const STILL_AIR_W_PER_K = 2.0;             // handbook
-    private const MOVING_AIR_W_PER_K_PER_M_S = 0.28;   // handbook
+    private const IRON_J_PER_KG_K = 460.0; // handbook
+    private const STEFAN_BOLTZMANN = 5.670374e-8; // W/m²K⁴, law
+    private const RADIATING_M2 = 0.1; // handbook
+    private const STILL_AIR_W_PER_K = 2.0; // handbook
+    private const MOVING_AIR_W_PER_K_PER_M_S = 0.28; // handbook
     /** The lump is slow (minutes): the fourth-order rule is exact to a tenth of a kelvin at this step. */
     private const STEP_S = 15.0;
-    private const ZERO_C_IN_K = 273.15;  // law
+    private const ZERO_C_IN_K = 273.15; // law
 
     private function __construct(private float $massKg, private float $lossShare)
     {
@@ -33,8 +33,8 @@ final readonly class ThermalWheel
     /**
      * Kelvins over the air at the end of a drive.
      *
-     * @param callable(float): float $dragNm    drag torque at a time since the last press, N·m
-     * @param float                  $stopJoule what this wheel takes of each stop
+     * @param callable(float): float $dragNm drag torque at a time since the last press, N·m
+     * @param float $stopJoule what this wheel takes of each stop
      */
     public function afterDrive(Drive $drive, callable $dragNm, float $stopJoule, float $tyreRadiusM, float $airC): float
     {
@@ -45,7 +45,7 @@ final readonly class ThermalWheel
         $h = $leg / $steps;
         for ($stop = 0; $stop < $legs; ++$stop) {
             for ($n = 0; $n < $steps; ++$n) {
-                $power = $dragNm(($n + 0.5) * $h) * $drive->speedMPerS / $tyreRadiusM;
+                $power = ($dragNm(($n + 0.5) * $h) * $drive->speedMPerS) / $tyreRadiusM;
                 $excess = $this->step($excess, $power, $drive->speedMPerS, $airC, $h);
             }
             $excess += $drive->stops > 0 ? $this->ofStop($stopJoule) : 0.0;
@@ -75,16 +75,17 @@ final readonly class ThermalWheel
     {
         $rate = function (float $e) use ($power, $speed, $airC): float {
             $air = $airC + self::ZERO_C_IN_K;
-            $loss = (self::STILL_AIR_W_PER_K + self::MOVING_AIR_W_PER_K_PER_M_S * $speed) * $e
+            $loss
+                = (self::STILL_AIR_W_PER_K + self::MOVING_AIR_W_PER_K_PER_M_S * $speed) * $e
                 + self::RADIATING_M2 * self::STEFAN_BOLTZMANN * (($air + $e) ** 4 - $air ** 4);
 
             return ($power - $this->lossShare * $loss) / ($this->massKg * self::IRON_J_PER_KG_K);
         };
         $a = $rate($excess);
-        $b = $rate($excess + $h / 2.0 * $a);
-        $c = $rate($excess + $h / 2.0 * $b);
+        $b = $rate($excess + ($h / 2.0) * $a);
+        $c = $rate($excess + ($h / 2.0) * $b);
         $d = $rate($excess + $h * $c);
 
-        return $excess + $h / 6.0 * ($a + 2.0 * $b + 2.0 * $c + $d);
+        return $excess + ($h / 6.0) * ($a + 2.0 * $b + 2.0 * $c + $d);
     }
 }

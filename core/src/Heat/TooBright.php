@@ -11,7 +11,12 @@ final class TooBright extends \DomainException implements CoreException
 {
     public static function surface(string $surface): self
     {
-        return new self(\sprintf('"%s" mirrors what is around it: aim at tape, chalk or a dull spot, or use a contact probe.', $surface));
+        return new self(
+            \sprintf(
+                '"%s" mirrors what is around it: aim at tape, chalk or a dull spot, or use a contact probe.',
+                $surface,
+            ),
+        );
     }
 
     public static function unknown(string $surface): self

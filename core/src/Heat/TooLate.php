@@ -11,6 +11,8 @@ final class TooLate extends \DomainException implements CoreException
 {
     public static function at(string $place): self
     {
-        return new self(\sprintf('"%s" is no longer a measure of the drive: take rotor or drum, or drive the loop again.', $place));
+        return new self(
+            \sprintf('"%s" is no longer a measure of the drive: take rotor or drum, or drive the loop again.', $place),
+        );
     }
 }

@@ -12,8 +12,8 @@ use Rodrel\Core\Vocabulary\GroupAt;
 final readonly class Advice
 {
     /**
-     * @param list<Proposal>    $others
-     * @param list<Spoken>|null $again  readings to take again; null where nothing contradicts
+     * @param list<Proposal> $others
+     * @param list<Spoken>|null $again readings to take again; null where nothing contradicts
      */
     private function __construct(
         public ?Proposal $next,

@@ -8,10 +8,14 @@ namespace Rodrel\Core\Isolation;
 final readonly class Argument
 {
     /**
-     * @param float                 $ratio    likelihood under the group over that under everything else
+     * @param float $ratio likelihood under the group over that under everything else
      * @param array<string, string> $expected what the group expected most, by row
      */
-    public function __construct(public Reading $reading, public float $ratio, public Weight $weight, public array $expected)
-    {
+    public function __construct(
+        public Reading $reading,
+        public float $ratio,
+        public Weight $weight,
+        public array $expected,
+    ) {
     }
 }

@@ -8,7 +8,9 @@ use Rodrel\Core\Check\Check;
 use Rodrel\Core\Shape;
 use Rodrel\Core\Vehicle\Lift;
 
-/** Which checks a gate stands before: those that name it, those from a lift on, or those that come after another one. */
+/**
+ * Which checks a gate stands before: those that name it, those from a lift on, or those that come after another one.
+ */
 final readonly class Before
 {
     private function __construct(private ?Lift $fromLift, private bool $after)
@@ -26,7 +28,7 @@ final readonly class Before
     public function isBefore(Check $check, string $gate): bool
     {
         return \in_array($gate, $check->demand->gates, true)
-            || null !== $this->fromLift && $check->demand->lift->level() >= $this->fromLift->level()
-            || $this->after && null !== $check->demand->after;
+            || (null !== $this->fromLift && $check->demand->lift->level() >= $this->fromLift->level())
+            || ($this->after && null !== $check->demand->after);
     }
 }

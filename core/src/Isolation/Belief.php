@@ -14,7 +14,9 @@ use Rodrel\Core\Vocabulary\SuspectAt;
  */
 final class Belief
 {
-    /** Suspects lighter than this at the start are not asked whether they would have explained everything (estimate). */
+    /**
+     * Suspects lighter than this at the start are not asked whether they would have explained everything (estimate).
+     */
     private const WORTH_ASKING = 1e-4;
     /** No chance counts as less: one reading alone never makes a thing impossible. */
     private const LEAST = 1e-300;
@@ -27,9 +29,9 @@ final class Belief
     private array $without = [];
 
     /**
-     * @param list<Reading>                 $readings
+     * @param list<Reading> $readings
      * @param array<int, array<int, float>> $likelihoods by reading, then particle
-     * @param array<int, float>             $background  by reading: its chance when another fault may be behind it
+     * @param array<int, float> $background by reading: its chance when another fault may be behind it
      */
     private function __construct(
         public readonly Field $field,

@@ -10,9 +10,9 @@ use Rodrel\Core\Shape;
 final readonly class Branch
 {
     /**
-     * @param array<string, string>      $outcomes word by row; empty where answers of four wheels were merged
-     * @param list<array{string, float}> $leaders  the leading repair groups after it, at most three
-     * @param list<string>               $marked   merged: the rows that are not at their best word
+     * @param array<string, string> $outcomes word by row; empty where answers of four wheels were merged
+     * @param list<array{string, float}> $leaders the leading repair groups after it, at most three
+     * @param list<string> $marked merged: the rows that are not at their best word
      */
     public function __construct(
         public array $outcomes,

@@ -10,9 +10,9 @@ use Rodrel\Core\Vehicle\Lift;
 final readonly class CarState
 {
     /**
-     * @param bool $stands   stands, chocks and second support confirmed since it was raised
-     * @param bool $opened   the system was opened and the standing part of the proof has not passed since
-     * @param bool $cool     no wheel is scalding (confirmed, or never said to be)
+     * @param bool $stands stands, chocks and second support confirmed since it was raised
+     * @param bool $opened the system was opened and the standing part of the proof has not passed since
+     * @param bool $cool no wheel is scalding (confirmed, or never said to be)
      * @param bool $drivenIn it came in just now: its wheels still carry the heat of the drive
      */
     public function __construct(

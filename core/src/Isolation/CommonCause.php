@@ -11,8 +11,10 @@ use Rodrel\Core\Vocabulary\Place;
 use Rodrel\Core\Vocabulary\SuspectAt;
 
 /**
- * What the trade forgets: a part that must act on two or four wheels cannot explain one, a circuit's partner at the other
- * end should show it too, and the same fault after a new part speaks against that part. From the predictions, not from a
+ * What the trade forgets: a part that must act on two or four wheels cannot explain one, a circuit's partner at the
+ * other
+ * end should show it too, and the same fault after a new part speaks against that part. From the predictions, not from
+ * a
  * list of rules.
  */
 final readonly class CommonCause
@@ -76,8 +78,8 @@ final readonly class CommonCause
     }
 
     /**
-     * @return array<string, array{list<Corner>, float}> the wheels that each suspect holds in all of its severities, and
-     *                                                   its weight before the readings
+     * @return array<string, array{list<Corner>, float}> the wheels that each suspect holds in all of its severities,
+     *     and its weight before the readings
      */
     private static function bySuspect(Belief $belief, Check $telling): array
     {
@@ -95,11 +97,13 @@ final readonly class CommonCause
         }
         $held = [];
         foreach ($belief->field->suspects->sums($belief->opening->weights) as $suspect => $opening) {
-            $wheels = array_values(array_filter(
-                Corner::cases(),
-                static fn (Corner $corner): bool => $freest[$suspect][$corner->value] < self::FREE_ABOVE
-                    && $stuckest[$suspect][$corner->value] < self::HELD_BELOW,
-            ));
+            $wheels = array_values(
+                array_filter(
+                    Corner::cases(),
+                    static fn (Corner $corner): bool => $freest[$suspect][$corner->value] < self::FREE_ABOVE
+                        && $stuckest[$suspect][$corner->value] < self::HELD_BELOW,
+                ),
+            );
             if (\count($wheels) > 1) {
                 $held[$suspect] = [$wheels, $opening];
             }

@@ -13,9 +13,9 @@ use Rodrel\Core\Vocabulary\SuspectAt;
 final readonly class Context
 {
     /**
-     * @param array<string, float> $parts    factor by part, or by part at a place
+     * @param array<string, float> $parts factor by part, or by part at a place
      * @param array<string, float> $suspects factor by fault at a place
-     * @param list<PartAt>         $fitted   parts fitted lately
+     * @param list<PartAt> $fitted parts fitted lately
      */
     private function __construct(private array $parts = [], private array $suspects = [], private array $fitted = [])
     {

@@ -23,7 +23,9 @@ final readonly class Costs
         foreach ($field->groups->names as $group) {
             $costs[] = self::ofGroup($field->knowledge->cures, $settings, GroupAt::parse($group));
         }
-        $costs[] = array_sum($costs) / max(1, \count($costs)) + self::SECOND_FAULT_MINUTES * $settings->labour->rateCentsPerMinute;
+        $costs[]
+            = array_sum($costs) / max(1, \count($costs))
+            + self::SECOND_FAULT_MINUTES * $settings->labour->rateCentsPerMinute;
 
         return new self($costs);
     }

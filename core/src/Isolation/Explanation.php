@@ -16,7 +16,12 @@ final readonly class Explanation
         foreach ($belief->readings as $n => $reading) {
             $before = $belief->without($n);
             $ratio = self::ratio($belief, $before, $n, $group);
-            $arguments[] = new Argument($reading, $ratio, Weight::ofRatio($ratio), self::expected($belief, $before, $reading, $group));
+            $arguments[] = new Argument(
+                $reading,
+                $ratio,
+                Weight::ofRatio($ratio),
+                self::expected($belief, $before, $reading, $group),
+            );
         }
         usort($arguments, static fn (Argument $a, Argument $b): int => abs(log($b->ratio)) <=> abs(log($a->ratio)));
 

@@ -19,8 +19,8 @@ final readonly class Field
 {
     /**
      * @param non-empty-list<Particle> $particles
-     * @param Index                    $groups    repair group of each particle
-     * @param Index                    $suspects  fault at its place of each particle
+     * @param Index $groups repair group of each particle
+     * @param Index $suspects fault at its place of each particle
      */
     private function __construct(
         public Knowledge $knowledge,

@@ -11,11 +11,11 @@ use Rodrel\Core\Vocabulary\CheckAt;
 final readonly class Gate
 {
     /**
-     * @param list<string>  $unmet       keys of the conditions not met, in the order to meet them
-     * @param bool          $overridable whether a lead may open it with a recorded reason
-     * @param bool          $seenUnsafe  something was seen to be wrong; else it is only not looked at yet
-     * @param bool          $waits       nothing is suggested behind it; else opening it is part of the suggestion
-     * @param list<CheckAt> $answers     the checks that would open it
+     * @param list<string> $unmet keys of the conditions not met, in the order to meet them
+     * @param bool $overridable whether a lead may open it with a recorded reason
+     * @param bool $seenUnsafe something was seen to be wrong; else it is only not looked at yet
+     * @param bool $waits nothing is suggested behind it; else opening it is part of the suggestion
+     * @param list<CheckAt> $answers the checks that would open it
      */
     public function __construct(
         public string $id,

@@ -10,7 +10,10 @@ use Rodrel\Core\Shape;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Place;
 
-/** The safety gates of the catalogue. Not looked at is not safe: every condition wants a fact, or a reading of this epoch. */
+/**
+ * The safety gates of the catalogue. Not looked at is not safe: every condition wants a fact, or a reading of this
+ * epoch.
+ */
 final readonly class GateBook
 {
     public const ROAD = 'road';
@@ -28,7 +31,10 @@ final readonly class GateBook
         }
         if (!isset($rules[self::ROAD])) {
             $shape->in('gates')->miss(self::ROAD, 'the gate before the road is missing');
-            $rules[self::ROAD] = GateRule::fromShape(self::ROAD, new Shape(['conditions' => [['id' => 'x', 'fact' => 'closed']]]));
+            $rules[self::ROAD] = GateRule::fromShape(
+                self::ROAD,
+                new Shape(['conditions' => [['id' => 'x', 'fact' => 'closed']]]),
+            );
         }
 
         return new self($rules, $shape->text('closed_by'));

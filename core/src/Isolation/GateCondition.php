@@ -16,10 +16,10 @@ use Rodrel\Core\Vocabulary\Place;
 final readonly class GateCondition
 {
     /**
-     * @param Fact|null         $fact    null: readings decide
-     * @param list<GateReading> $reads   the first that was read decides
-     * @param bool              $byWheel asked of every wheel
-     * @param Lift|null         $forLift only for checks that need just this lift
+     * @param Fact|null $fact null: readings decide
+     * @param list<GateReading> $reads the first that was read decides
+     * @param bool $byWheel asked of every wheel
+     * @param Lift|null $forLift only for checks that need just this lift
      */
     private function __construct(
         private string $id,
@@ -61,10 +61,12 @@ final readonly class GateCondition
         if (Fact::MadeBefore !== $this->fact) {
             return [$this->id];
         }
-        $after = array_unique(array_filter(array_map(
-            static fn (Check $check): ?string => $check->demand->after,
-            $checks->all,
-        ), is_string(...)));
+        $after = array_unique(
+            array_filter(
+                array_map(static fn (Check $check): ?string => $check->demand->after, $checks->all),
+                is_string(...),
+            ),
+        );
 
         return array_values(array_map(fn (string $first): string => str_replace('{after}', $first, $this->id), $after));
     }
@@ -96,13 +98,18 @@ final readonly class GateCondition
             return [];
         }
         if (null !== $this->fact) {
-            return $asking->holds($this->fact, $check) ? [] : [[$asking->keyOf($this->id, $check), $this->fact->isSeen()]];
+            return $asking->holds($this->fact, $check)
+                ? []
+                : [[$asking->keyOf($this->id, $check), $this->fact->isSeen()]];
         }
         $unmet = [];
         foreach ($this->byWheel ? Corner::cases() : [null] as $corner) {
             $word = $good = null;
             foreach ($this->reads as $read) {
-                $seen = $asking->now->outcome(CheckAt::of($read->check, Place::vehicle()), $corner->value ?? $read->row);
+                $seen = $asking->now->outcome(
+                    CheckAt::of($read->check, Place::vehicle()),
+                    $corner->value ?? $read->row,
+                );
                 if (null === $word && null !== $seen) {
                     [$word, $good] = [$seen, \in_array($seen, $read->words, true)];
                 }

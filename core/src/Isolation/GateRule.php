@@ -11,10 +11,10 @@ use Rodrel\Core\Shape;
 final readonly class GateRule
 {
     /**
-     * @param bool                          $overridable a lead may open it with a recorded reason
-     * @param bool                          $waits       nothing is suggested behind it
-     * @param bool                          $inTurn      only the first unmet condition is named
-     * @param Before                        $before      what it stands before
+     * @param bool $overridable a lead may open it with a recorded reason
+     * @param bool $waits nothing is suggested behind it
+     * @param bool $inTurn only the first unmet condition is named
+     * @param Before $before what it stands before
      * @param non-empty-list<GateCondition> $conditions
      */
     private function __construct(

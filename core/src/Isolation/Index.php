@@ -9,7 +9,7 @@ final readonly class Index
 {
     /**
      * @param list<string> $names distinct, in the order they first come
-     * @param list<int>    $of    index into names, by particle
+     * @param list<int> $of index into names, by particle
      */
     private function __construct(public array $names, public array $of)
     {

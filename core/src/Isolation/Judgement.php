@@ -10,7 +10,8 @@ use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\PartAt;
 
 /**
- * All that a page says of a job's belief: masses, the next check and its fork, what spoke for and against. Computed once
+ * All that a page says of a job's belief: masses, the next check and its fork, what spoke for and against. Computed
+ * once
  * per log and kept, since it is small and what it was computed from is not.
  */
 final readonly class Judgement
@@ -20,10 +21,10 @@ final readonly class Judgement
     private const EXPLAINED_GROUPS = 5;
 
     /**
-     * @param array<string, float>        $groups    mass by repair group, heaviest first
-     * @param array<string, float>        $suspects  mass by fault at place, heaviest first
+     * @param array<string, float> $groups mass by repair group, heaviest first
+     * @param array<string, float> $suspects mass by fault at place, heaviest first
      * @param array<string, list<Spoken>> $arguments by group, strongest first
-     * @param array<string, Spoken>       $struck    by group: the reading that struck it out
+     * @param array<string, Spoken> $struck by group: the reading that struck it out
      */
     private function __construct(
         public array $groups,

@@ -11,9 +11,9 @@ use Rodrel\Core\Vocabulary\PartAt;
 final readonly class Margins
 {
     /**
-     * @param float                                                           $expectedCents to cure it now
-     * @param float                                                           $truthCents    if the truth were known
-     * @param array<string, float>                                            $before        groups without the newest reading
+     * @param float $expectedCents to cure it now
+     * @param float $truthCents if the truth were known
+     * @param array<string, float> $before groups without the newest reading
      * @param list<array{key: string, suspect: string, places: list<string>}> $common
      */
     private function __construct(

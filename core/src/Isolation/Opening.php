@@ -23,7 +23,10 @@ final readonly class Opening
 
     public static function first(Field $field, Context $context, float $second): self
     {
-        return new self(array_map(static fn (float $w): float => (1.0 - $second) * $w, $field->prior($context)), $second);
+        return new self(
+            array_map(static fn (float $w): float => (1.0 - $second) * $w, $field->prior($context)),
+            $second,
+        );
     }
 
     /**
@@ -48,13 +51,16 @@ final readonly class Opening
             $own = $particle->group->is($group);
             $weights[$i] = $own
                 ? self::NEW_PART_FAULTY * $before->weights->posterior[$i]
-                : $before->weights->posterior[$i] + $secondAfterRepair * $cured * $prior[$i] / max($others, 1e-12);
+                : $before->weights->posterior[$i] + ($secondAfterRepair * $cured * $prior[$i]) / max($others, 1e-12);
             if (self::NOTHING === $particle->fault->id) {
                 $weights[$i] += (1.0 - $secondAfterRepair - self::NEW_PART_FAULTY) * $cured;
             }
         }
         $sum = array_sum($weights);
 
-        return new self(array_map(static fn (float $w): float => (1.0 - self::REST) * $w / $sum, $weights), self::REST);
+        return new self(
+            array_map(static fn (float $w): float => ((1.0 - self::REST) * $w) / $sum, $weights),
+            self::REST,
+        );
     }
 }

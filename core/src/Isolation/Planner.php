@@ -55,7 +55,10 @@ final class Planner
         $masses = $this->masses($weights);
         $this->costNow = $this->costs->expected($masses);
         $this->entropyNow = Belief::entropy($masses);
-        $this->lambda = $this->entropyNow > 1e-9 ? ($this->costNow - $this->costs->ifTruthWereKnown($masses)) / $this->entropyNow : 0.0;
+        $this->lambda
+            = $this->entropyNow > 1e-9
+                ? ($this->costNow - $this->costs->ifTruthWereKnown($masses)) / $this->entropyNow
+                : 0.0;
     }
 
     /**
@@ -75,7 +78,10 @@ final class Planner
         }
         usort(
             $proposals,
-            static fn (Proposal $a, Proposal $b): int => [$b->worth->score, (string) $a->at] <=> [$a->worth->score, (string) $b->at],
+            static fn (Proposal $a, Proposal $b): int => [$b->worth->score, (string) $a->at] <=> [
+                $a->worth->score,
+                (string) $b->at,
+            ],
         );
 
         return $proposals;
@@ -97,7 +103,12 @@ final class Planner
         $bits = max(0.0, $bits - (1.0 - $seen) * $this->entropyNow);
         $saving = $this->costNow - $after - (1.0 - $seen) * $this->costNow;
         $minutes = max(self::LEAST_MINUTES, $check->demand->minutes + $this->changeMinutes($check, $now));
-        $score = ($saving + $this->lambda * $bits - $minutes * $this->settings->labour->rateCentsPerMinute - $check->demand->consumablesCents) / $minutes;
+        $score
+            = ($saving
+                + $this->lambda * $bits
+                - $minutes * $this->settings->labour->rateCentsPerMinute
+                - $check->demand->consumablesCents)
+            / $minutes;
 
         return new Proposal(
             $check,
@@ -144,7 +155,12 @@ final class Planner
         }
         $fork = [];
         foreach ($merged as [$outcomes, $chance, $masses, $marked]) {
-            $fork[] = new Branch($outcomes, $chance, $this->leaders(array_map(static fn (float $mass): float => $mass / $chance, $masses)), $marked);
+            $fork[] = new Branch(
+                $outcomes,
+                $chance,
+                $this->leaders(array_map(static fn (float $mass): float => $mass / $chance, $masses)),
+                $marked,
+            );
         }
         usort($fork, static fn (Branch $a, Branch $b): int => $b->chance <=> $a->chance);
 
@@ -200,7 +216,7 @@ final class Planner
 
     /**
      * @param list<array{array<string, string>, list<float>, float}> $answers
-     * @param array<string, list<float>>                             $columns
+     * @param array<string, list<float>> $columns
      *
      * @return list<array{array<string, string>, list<float>, float}>
      */

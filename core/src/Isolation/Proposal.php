@@ -13,8 +13,8 @@ use Rodrel\Core\Vocabulary\CheckAt;
 final readonly class Proposal
 {
     /**
-     * @param list<Branch> $fork  likeliest first
-     * @param list<Gate>   $gates closed ones
+     * @param list<Branch> $fork likeliest first
+     * @param list<Gate> $gates closed ones
      */
     public function __construct(
         public Check $check,

@@ -11,9 +11,9 @@ final readonly class Reading
 {
     /**
      * @param non-empty-array<string, string> $outcomes word by row id ('' when the check has one answer)
-     * @param array<string, float>            $numbers  typed numbers by row, in core units; the row's word stands beside it
-     * @param bool                            $unsure   counts half: likelihood to the power 0.5
-     * @param list<string>                    $also     further words of the one row, each counting half: what else was said
+     * @param array<string, float> $numbers typed numbers by row, in core units; the row's word stands beside it
+     * @param bool $unsure counts half: likelihood to the power 0.5
+     * @param list<string> $also further words of the one row, each counting half: what else was said
      */
     public function __construct(
         public string $id,

@@ -10,10 +10,10 @@ use Rodrel\Core\Shape;
 final readonly class Settings
 {
     /**
-     * @param float                                                      $threshold         belief at which testing stops
-     * @param float                                                      $confirmAboveCents a dearer part wants confirming first
-     * @param array<string, array{parts_cents?: float, minutes?: float}> $prices            the shop's own, by repair id
-     * @param list<string>|null                                          $tools             what the shop has; null when that was never said
+     * @param float $threshold belief at which testing stops
+     * @param float $confirmAboveCents a dearer part wants confirming first
+     * @param array<string, array{parts_cents?: float, minutes?: float}> $prices the shop's own, by repair id
+     * @param list<string>|null $tools what the shop has; null when that was never said
      */
     private function __construct(
         public Labour $labour,

@@ -17,10 +17,10 @@ final readonly class Verdict
     private const OTHERS = 2;
 
     /**
-     * @param Proposal|null  $next   the one check to make, null when testing should stop
+     * @param Proposal|null $next the one check to make, null when testing should stop
      * @param list<Proposal> $others the next best ones
-     * @param GroupAt|null   $repair the repair group to carry out when testing should stop
-     * @param string         $reason key of the sentence that says why
+     * @param GroupAt|null $repair the repair group to carry out when testing should stop
+     * @param string $reason key of the sentence that says why
      */
     private function __construct(
         public ?Proposal $next,
@@ -95,7 +95,7 @@ final readonly class Verdict
      *
      * @param list<Proposal> $ranked
      * @param list<Proposal> $possible
-     * @param list<CheckAt>  $confirming
+     * @param list<CheckAt> $confirming
      */
     private static function toConfirm(array $ranked, array $possible, array $confirming): ?Proposal
     {

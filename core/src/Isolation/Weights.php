@@ -9,7 +9,7 @@ final readonly class Weights
 {
     /**
      * @param array<int, float> $posterior by particle; with $second it sums to 1
-     * @param array<int, float> $logs      log of the unnormalised weight, by particle
+     * @param array<int, float> $logs log of the unnormalised weight, by particle
      */
     private function __construct(
         public array $posterior,

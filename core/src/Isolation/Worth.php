@@ -8,10 +8,10 @@ namespace Rodrel\Core\Isolation;
 final readonly class Worth
 {
     /**
-     * @param float $bits        expected information
+     * @param float $bits expected information
      * @param float $savingCents expected saving
-     * @param float $minutes     of the check and the state change before it
-     * @param float $score       worth per minute, minor units
+     * @param float $minutes of the check and the state change before it
+     * @param float $score worth per minute, minor units
      */
     public function __construct(
         public float $bits,

@@ -25,7 +25,10 @@ use Rodrel\Core\Vocabulary\SuspectAt;
 /** What is believed of a job, epoch by epoch. */
 final readonly class Diagnosis
 {
-    /** A part fitted lately is less likely worn, and still may be wrongly fitted or poorly rebuilt (estimate; 0.2 to 0.6). */
+    /**
+     * A part fitted lately is less likely worn, and still may be wrongly fitted or poorly rebuilt (estimate; 0.2 to
+     * 0.6).
+     */
     private const RECENT_PART = 0.35;
     /** Air at a place that was opened, against its base weight (estimate; 3 to 15). */
     private const AIR_WHERE_OPENED = 6.0;
@@ -52,9 +55,10 @@ final readonly class Diagnosis
                 $repaired = $payload->group;
             }
             $context = self::context($state, $chapter);
-            $opening = null === $belief || null === $repaired
-                ? Opening::first($field, $context, $settings->seconds->before)
-                : Opening::afterRepair($field, $belief, $repaired, $context, $settings->seconds->afterRepair);
+            $opening
+                = null === $belief || null === $repaired
+                    ? Opening::first($field, $context, $settings->seconds->before)
+                    : Opening::afterRepair($field, $belief, $repaired, $context, $settings->seconds->afterRepair);
             $belief = Belief::of($field, $opening, $chapter->readings($checks, $state->sound()));
         }
 
@@ -68,7 +72,12 @@ final readonly class Diagnosis
 
     public function judgement(): Judgement
     {
-        return Judgement::of($this->belief, $this->state->situation, $this->settings, self::fitted($this->state->story));
+        return Judgement::of(
+            $this->belief,
+            $this->state->situation,
+            $this->settings,
+            self::fitted($this->state->story),
+        );
     }
 
     /** @return list<PartAt> parts fitted lately, as the intake says */

@@ -21,7 +21,10 @@ use Rodrel\Core\Proof\SameDrive;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\GroupAt;
 
-/** Where a job stands, from its log alone: situation, gates, repair sheet, proof and stage. A pure function of its inputs. */
+/**
+ * Where a job stands, from its log alone: situation, gates, repair sheet, proof and stage. A pure function of its
+ * inputs.
+ */
 final readonly class JobState implements Door
 {
     /** @param GroupAt|null $repaired the repair group that opened this epoch */
@@ -123,7 +126,7 @@ final readonly class JobState implements Door
         $open = [];
         foreach ($catalogue->repairs->procedureOf($repaired)->steps as $step) {
             $done = $story->stepDone($sheet, $step->id);
-            if ($step->required && (null === $done || $step->holdPoint && !$story->stepConfirmed($done))) {
+            if ($step->required && (null === $done || ($step->holdPoint && !$story->stepConfirmed($done)))) {
                 $open[] = $step->id;
             }
         }

@@ -20,12 +20,15 @@ use Rodrel\Core\Vocabulary\Place;
 /** One epoch of a job: from one change of the vehicle to the next. */
 final readonly class Chapter
 {
-    /** Over the air: nobody works at such a wheel yet; an ordinary drive leaves a front rotor at about half of it (K; estimate). */
+    /**
+     * Over the air: nobody works at such a wheel yet; an ordinary drive leaves a front rotor at about half of it (K;
+     * estimate).
+     */
     public const SCALDING_K = 200.0;
 
     /**
      * @param list<Entry<Payload>> $entries
-     * @param bool                 $stands  confirmed since the vehicle was raised
+     * @param bool $stands confirmed since the vehicle was raised
      */
     private function __construct(public int $number, public array $entries, public Lift $lift, public bool $stands)
     {
@@ -164,11 +167,13 @@ final readonly class Chapter
     {
         $readings = [];
         foreach ($checks as $check) {
-            $words = array_values(array_filter(
-                [...$intake->complaints, $intake->pattern],
-                static fn (string $word): bool => $check->role->asked
-                    && \in_array($word, $check->onlyRow()?->observer->words() ?? [], true),
-            ));
+            $words = array_values(
+                array_filter(
+                    [...$intake->complaints, $intake->pattern],
+                    static fn (string $word): bool => $check->role->asked
+                        && \in_array($word, $check->onlyRow()?->observer->words() ?? [], true),
+                ),
+            );
             if ([] !== $words) {
                 $id = $entry->id.'#'.$check->id;
                 $at = CheckAt::of($check->id, Place::vehicle());

@@ -16,8 +16,8 @@ final readonly class Entry
     public Kind $kind;
 
     /**
-     * @param T          $payload
-     * @param Claim|null $claim   what came in from elsewhere with it; null for what was written here
+     * @param T $payload
+     * @param Claim|null $claim what came in from elsewhere with it; null for what was written here
      */
     public function __construct(
         public string $id,

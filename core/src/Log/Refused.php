@@ -10,8 +10,11 @@ use Rodrel\Core\CoreException;
 final class Refused extends \DomainException implements CoreException
 {
     /** @param non-empty-list<string> $reasons */
-    private function __construct(public readonly string $gate, public readonly array $reasons, public readonly bool $overridable)
-    {
+    private function __construct(
+        public readonly string $gate,
+        public readonly array $reasons,
+        public readonly bool $overridable,
+    ) {
         parent::__construct($gate.': '.implode(', ', $reasons));
     }
 

@@ -13,7 +13,7 @@ final readonly class Rule
     public const SECOND_LOOK_S = 600;
 
     /**
-     * @throws Refused     with what to do first
+     * @throws Refused with what to do first
      * @throws InvalidData when the payload names what does not exist
      */
     public static function check(Door $door, Entry $entry): void

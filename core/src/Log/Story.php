@@ -25,11 +25,11 @@ use Rodrel\Core\Vehicle\Lift;
 final readonly class Story
 {
     /**
-     * @param list<Entry<Payload>>    $entries  standing entries, by seq
+     * @param list<Entry<Payload>> $entries standing entries, by seq
      * @param non-empty-list<Chapter> $chapters one per epoch
-     * @param list<Entry<Payload>>    $undone
-     * @param list<Entry<Payload>>    $asleep   waiting for a countersignature
-     * @param list<string>            $standing ids of all entries not taken back, undos among them
+     * @param list<Entry<Payload>> $undone
+     * @param list<Entry<Payload>> $asleep waiting for a countersignature
+     * @param list<string> $standing ids of all entries not taken back, undos among them
      */
     private function __construct(
         public array $entries,
@@ -47,7 +47,11 @@ final readonly class Story
         $cancelled = self::cancelled($log);
         $signed = [];
         foreach ($log as $entry) {
-            if ($entry->payload instanceof CountersignPayload && !isset($cancelled[$entry->id]) && null === $entry->claim) {
+            if (
+                $entry->payload instanceof CountersignPayload
+                && !isset($cancelled[$entry->id])
+                && null === $entry->claim
+            ) {
                 $signed[$entry->payload->entry] = true;
             }
         }
@@ -80,7 +84,7 @@ final readonly class Story
      * @template T of Payload
      *
      * @param list<Entry<Payload>> $entries
-     * @param class-string<T>      $type
+     * @param class-string<T> $type
      *
      * @return list<Entry<T>>
      */
@@ -152,10 +156,12 @@ final readonly class Story
             $this->entriesOf(SettledPayload::class),
         );
 
-        return array_values(array_filter(
-            $this->entriesOf(ItemPayload::class),
-            static fn (Entry $entry): bool => !\in_array($entry->id, $settled, true),
-        ));
+        return array_values(
+            array_filter(
+                $this->entriesOf(ItemPayload::class),
+                static fn (Entry $entry): bool => !\in_array($entry->id, $settled, true),
+            ),
+        );
     }
 
     /** @return array<string, float> the vehicle's own figures in core units, the later one first */

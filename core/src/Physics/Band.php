@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Physics;
 
-/** The friction between piston and lining in N: what it takes to come on, what stays when it lets go, and the pins' own. */
+/**
+ * The friction between piston and lining in N: what it takes to come on, what stays when it lets go, and the pins'
+ * own.
+ */
 final readonly class Band
 {
     /** A sound brake, both ways (N; handbook). */

@@ -37,7 +37,8 @@ final readonly class Booster
     /** p* = max(0, 0.9 F_rod − 60) / (0.1 A_mc) in kPa. */
     public function chamberKpa(float $footN, float $t = 0.0): float
     {
-        return max(0.0, self::SEAL_EFFICIENCY * $this->rodN($footN, $t) - self::RETURN_SPRING_N) / (0.1 * $this->layout->masterAreaCm2());
+        return max(0.0, self::SEAL_EFFICIENCY * $this->rodN($footN, $t) - self::RETURN_SPRING_N)
+            / (0.1 * $this->layout->masterAreaCm2());
     }
 
     /** The moment after `$t` at which a stuck valve lets go; INF when it does not. */

@@ -12,11 +12,11 @@ namespace Rodrel\Core\Physics;
  */
 final class Circuit
 {
-    public const G_CUP = 1.0;      // mL/s/kPa, reservoir to chamber past the cup (handbook)
-    public const G_PORT = 0.05;    // mL/s/kPa, chamber to reservoir through the open port (handbook)
-    public const G_OPENED = 1.0;   // mL/s/kPa, a loosened joint (handbook)
-    public const CUP_LIMIT_KPA = -10.0;  // kPa; below it the piston waits for the cup (handbook)
-    public const RETURN_MM_S = 62.0;     // mm/s, both pistons on the way home (handbook)
+    public const G_CUP = 1.0; // mL/s/kPa, reservoir to chamber past the cup (handbook)
+    public const G_PORT = 0.05; // mL/s/kPa, chamber to reservoir through the open port (handbook)
+    public const G_OPENED = 1.0; // mL/s/kPa, a loosened joint (handbook)
+    public const CUP_LIMIT_KPA = -10.0; // kPa; below it the piston waits for the cup (handbook)
+    public const RETURN_MM_S = 62.0; // mm/s, both pistons on the way home (handbook)
 
     /** An edge that lets less than this toward a wheel makes its circuit slow (mL/s/kPa; a sound hose lets 0.15). */
     private const SLOW = 5e-4;
@@ -58,7 +58,7 @@ final class Circuit
     public array $wheelNode = [];
 
     /**
-     * @param float $bypassHard  mL/s/kPa past the cup at any pressure
+     * @param float $bypassHard mL/s/kPa past the cup at any pressure
      * @param float $bypassLight mL/s/kPa more while it is pressed lightly
      */
     public function __construct(
@@ -97,8 +97,14 @@ final class Circuit
         return \count($this->names) - 1;
     }
 
-    public function makeWheel(int $node, string $corner, float $clearance, float $springKpa, float $touchKpa, Friction $friction): void
-    {
+    public function makeWheel(
+        int $node,
+        string $corner,
+        float $clearance,
+        float $springKpa,
+        float $touchKpa,
+        Friction $friction,
+    ): void {
         $this->clearance[$node] = $clearance;
         $this->springKpa[$node] = $springKpa;
         $this->touchKpa[$node] = $touchKpa;
@@ -111,7 +117,9 @@ final class Circuit
     {
         $node = array_search($name, $this->names, true);
 
-        return \is_int($node) ? $node : throw new \LogicException(\sprintf('No node "%s" in the circuit of %s.', $name, $this->piston->chamber));
+        return \is_int($node)
+            ? $node
+            : throw new \LogicException(\sprintf('No node "%s" in the circuit of %s.', $name, $this->piston->chamber));
     }
 
     public function has(string $name): bool
@@ -126,7 +134,8 @@ final class Circuit
         $over = $over <= -0.5 ? 0.0 : ($over >= 0.5 ? $over : ($over + 0.5) ** 2 / 2.0);
 
         return $this->clearance[$node] * (1.0 - exp(-$over / $this->touchKpa[$node]))
-            + $this->stiffness[$node] * $kpa + $this->air[$node] * $kpa / ($kpa + 101.0);
+            + $this->stiffness[$node] * $kpa
+            + ($this->air[$node] * $kpa) / ($kpa + 101.0);
     }
 
     /** N·m at a wheel behind its valve, with the pedal held and the chamber at a pressure; without base drag. */

@@ -16,12 +16,12 @@ use Rodrel\Core\Vocabulary\TargetAt;
  */
 final readonly class CircuitBuilder
 {
-    private const G_MAIN = 0.80;         // mL/s/kPa, chamber to outlet and outlet to hub (handbook)
-    private const G_VALVE = 0.20;        // mL/s/kPa, inlet valve (handbook)
-    private const G_RETURN_BALL = 0.05;  // mL/s/kPa, the ball beside it, on the way back only (handbook)
-    private const G_PIPE = 0.40;         // mL/s/kPa (handbook)
-    private const G_HOSE = 0.15;         // mL/s/kPa (handbook)
-    private const C_NODE = 2e-6;         // mL/kPa, every joint (handbook)
+    private const G_MAIN = 0.8; // mL/s/kPa, chamber to outlet and outlet to hub (handbook)
+    private const G_VALVE = 0.2; // mL/s/kPa, inlet valve (handbook)
+    private const G_RETURN_BALL = 0.05; // mL/s/kPa, the ball beside it, on the way back only (handbook)
+    private const G_PIPE = 0.4; // mL/s/kPa (handbook)
+    private const G_HOSE = 0.15; // mL/s/kPa (handbook)
+    private const C_NODE = 2e-6; // mL/kPa, every joint (handbook)
 
     public function __construct(private Layout $layout)
     {
@@ -111,7 +111,12 @@ final readonly class CircuitBuilder
     private function wheel(Circuit $circuit, Effects $effects, Corner $corner, int $parent, Edge $edge): int
     {
         $cylinder = $this->layout->brake($corner)->cylinder;
-        $of = static fn (string $parameter, float $sound): float => $effects->value('wheel', $corner, $parameter, $sound);
+        $of = static fn (string $parameter, float $sound): float => $effects->value(
+            'wheel',
+            $corner,
+            $parameter,
+            $sound,
+        );
         $node = $circuit->addNode(
             self::node('wheel', $corner),
             $parent,
@@ -143,17 +148,18 @@ final readonly class CircuitBuilder
     private function friction(Effects $effects, Corner $corner): Friction
     {
         $brake = $this->layout->brake($corner);
-        $of = static fn (string $parameter, float $sound): float => $effects->value('brake', $corner, $parameter, $sound);
+        $of = static fn (string $parameter, float $sound): float => $effects->value(
+            'brake',
+            $corner,
+            $parameter,
+            $sound,
+        );
         $bracket = $of('bracket', 0.0);
 
         return new Friction(
             $brake->cylinder->areaCm2(),
             $of('spring', $brake->lining->springN),
-            new Band(
-                $of('apply', Band::SOUND_N) + $bracket,
-                $of('hold', Band::SOUND_N) + $bracket,
-                $of('pins', 0.0),
-            ),
+            new Band($of('apply', Band::SOUND_N) + $bracket, $of('hold', Band::SOUND_N) + $bracket, $of('pins', 0.0)),
             new Rubbing(
                 $brake->disc,
                 $of('friction', $brake->lining->friction),

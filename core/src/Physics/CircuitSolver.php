@@ -7,7 +7,8 @@ namespace Rodrel\Core\Physics;
 /**
  * Moves one circuit through time: an implicit two-step method (BDF2, variable step; backward Euler after every
  * event) over the tree, eliminated from the wheels inward, with a damped Newton iteration on V(p). Everything that
- * is integrated goes through the same formula, so the volume ledger holds to the last step. The piston's states (held by the rod, bottomed, going home, waiting, at
+ * is integrated goes through the same formula, so the volume ledger holds to the last step. The piston's states (held
+ * by the rod, bottomed, going home, waiting, at
  * rest with its port open) are the cases of one complementarity problem solved at the end of each step, so
  * volume is kept at every event; a step in which the state changes is repeated at 1 ms.
  */
@@ -34,14 +35,20 @@ final readonly class CircuitSolver
 
     /**
      * @param list<float> $sampleAt seconds, rising, each at most `$until`
-     * @param list<int>   $opened   nodes that stand open to the air
+     * @param list<int> $opened nodes that stand open to the air
      *
      * @return list<CircuitState> the state at each sample; `$state` itself ends at `$until`
      *
      * @throws SolverFailed when no step, however small, converges
      */
-    public function run(Circuit $circuit, CircuitState $state, Source $source, float $until, array $sampleAt = [], array $opened = []): array
-    {
+    public function run(
+        Circuit $circuit,
+        CircuitState $state,
+        Source $source,
+        float $until,
+        array $sampleAt = [],
+        array $opened = [],
+    ): array {
         $samples = [];
         $h = self::EVENT_STEP_S;
         $slopes = $past = null;
@@ -58,7 +65,16 @@ final readonly class CircuitSolver
             $corner = $source->nextCorner($state->t);
             $limit = min($stops[$next], $corner) - $state->t;
             $step = min($h, $limit);
-            [$taken, $h, $slopes, $past] = $this->advance($circuit, $state, $source, $step, $opened, $slopes, $h, $past);
+            [$taken, $h, $slopes, $past] = $this->advance(
+                $circuit,
+                $state,
+                $source,
+                $step,
+                $opened,
+                $slopes,
+                $h,
+                $past,
+            );
             if ($state->t >= $corner - 1e-9 && $taken > 0.0) {
                 $h = min($h, 2.0 * self::EVENT_STEP_S);
                 $slopes = $past = null;
@@ -71,13 +87,22 @@ final readonly class CircuitSolver
     /**
      * Tries one step.
      *
-     * @param list<int>              $opened
+     * @param list<int> $opened
      * @param array<int, float>|null $slopes kPa/s at the wheels over the step before
      *
-     * @return array{float, float, array<int, float>|null, StepPast|null} seconds taken (0: refused), next step, new slopes, the step just taken
+     * @return array{float, float, array<int, float>|null, StepPast|null} seconds taken (0: refused), next step, new
+     *     slopes, the step just taken
      */
-    private function advance(Circuit $circuit, CircuitState $state, Source $source, float $step, array $opened, ?array $slopes, float $wanted, ?StepPast $past): array
-    {
+    private function advance(
+        Circuit $circuit,
+        CircuitState $state,
+        Source $source,
+        float $step,
+        array $opened,
+        ?array $slopes,
+        float $wanted,
+        ?StepPast $past,
+    ): array {
         $rule = StepRule::of($circuit, $state, $past, $step);
         $solved = $this->solveStep($circuit, $state, $source->kpa($state->t + $step, $state->pistonMl), $rule, $opened);
         if (null === $solved) {
@@ -98,13 +123,16 @@ final readonly class CircuitSolver
             $new[$node] = $slope;
             if (null !== $slopes) {
                 $bound = $this->boundKpa($circuit, $node, $kpa[$node]);
-                $error = max($error, 0.5 * $step * abs($slope - $slopes[$node]) / $bound);
+                $error = max($error, (0.5 * $step * abs($slope - $slopes[$node])) / $bound);
             }
         }
         if ($circuit->bypassHard + $circuit->bypassLight > 0.0) {
             $new[self::PISTON] = ($piston - $state->pistonMl) / $step;
             if (null !== $slopes) {
-                $error = max($error, 0.5 * $step * abs($new[self::PISTON] - $slopes[self::PISTON]) / ($this->tolerance * 0.012));
+                $error = max(
+                    $error,
+                    (0.5 * $step * abs($new[self::PISTON] - $slopes[self::PISTON])) / ($this->tolerance * 0.012),
+                );
             }
         }
         if ($error > 2.0 && $step > 0.2 * self::EVENT_STEP_S) {
@@ -123,12 +151,16 @@ final readonly class CircuitSolver
         ];
     }
 
-    /** What a step may be wrong by, kPa: less where a lining comes on or goes slowly, for there time is much pressure. */
+    /**
+     * What a step may be wrong by, kPa: less where a lining comes on or goes slowly, for there time is much pressure.
+     */
     private function boundKpa(Circuit $circuit, int $node, float $kpa): float
     {
         $near = $circuit->slow && abs($kpa - $circuit->springKpa[$node]) < self::CONTACT * $circuit->touchKpa[$node];
 
-        return $this->tolerance * ($near ? self::CONTACT_SHARE : 1.0) * (self::BOUND_KPA + self::BOUND_SHARE * abs($kpa));
+        return $this->tolerance
+            * ($near ? self::CONTACT_SHARE : 1.0)
+            * (self::BOUND_KPA + self::BOUND_SHARE * abs($kpa));
     }
 
     /**
@@ -148,10 +180,18 @@ final readonly class CircuitSolver
 
     /**
      * @param array<int, float> $kpa
-     * @param list<int>         $opened
+     * @param list<int> $opened
      */
-    private function accept(Circuit $circuit, CircuitState $state, array $kpa, float $piston, string $mode, float $drawnPerS, StepRule $rule, array $opened): void
-    {
+    private function accept(
+        Circuit $circuit,
+        CircuitState $state,
+        array $kpa,
+        float $piston,
+        string $mode,
+        float $drawnPerS,
+        StepRule $rule,
+        array $opened,
+    ): void {
         $leaked = $caught = 0.0;
         foreach ($circuit->leak as $node => $leak) {
             $leaked += $leak * $kpa[$node];
@@ -181,7 +221,8 @@ final readonly class CircuitSolver
      *
      * @param list<int> $opened
      *
-     * @return array{array<int, float>, float, string, float}|null pressures, piston mL, mode, mL/s drawn from the reservoir
+     * @return array{array<int, float>, float, string, float}|null pressures, piston mL, mode, mL/s drawn from the
+     *     reservoir
      */
     private function solveStep(Circuit $c, CircuitState $s, float $target, StepRule $rule, array $opened): ?array
     {
@@ -216,7 +257,9 @@ final readonly class CircuitSolver
             $supply = -Circuit::G_CUP * Circuit::CUP_LIMIT_KPA;
             $held = $this->solveHeld($c, $s, Circuit::CUP_LIMIT_KPA, $rule, $opened, $supply);
 
-            return null === $held ? null : [$held[0], $held[1], 'waiting', $supply - $c->bypass(Circuit::CUP_LIMIT_KPA)];
+            return null === $held
+                ? null
+                : [$held[0], $held[1], 'waiting', $supply - $c->bypass(Circuit::CUP_LIMIT_KPA)];
         }
 
         return $fixed;
@@ -227,8 +270,14 @@ final readonly class CircuitSolver
      *
      * @return array{array<int, float>, float}|null pressures and the piston that they ask for
      */
-    private function solveHeld(Circuit $c, CircuitState $s, float $chamberKpa, StepRule $rule, array $opened, float $supply = 0.0): ?array
-    {
+    private function solveHeld(
+        Circuit $c,
+        CircuitState $s,
+        float $chamberKpa,
+        StepRule $rule,
+        array $opened,
+        float $supply = 0.0,
+    ): ?array {
         $kpa = $this->newton($c, $s->kpa, $rule, $opened, $chamberKpa, 0.0, false);
         if (null === $kpa) {
             return null;
@@ -243,8 +292,14 @@ final readonly class CircuitSolver
      *
      * @return array{array<int, float>, float, string, float}|null
      */
-    private function solveFixed(Circuit $c, CircuitState $s, float $piston, StepRule $rule, array $opened, string $mode): ?array
-    {
+    private function solveFixed(
+        Circuit $c,
+        CircuitState $s,
+        float $piston,
+        StepRule $rule,
+        array $opened,
+        string $mode,
+    ): ?array {
         $port = $piston <= 0.0;
         $solved = $this->newton($c, $s->kpa, $rule, $opened, null, $rule->rate($rule->base->pistonMl, $piston), $port);
         if (null === $solved) {
@@ -259,15 +314,22 @@ final readonly class CircuitSolver
     /**
      * The hot loop: one method on local arrays, since calls and objects cost several times the arithmetic.
      *
-     * @param array<int, float> $from   pressures at the start of the step
-     * @param list<int>         $opened
-     * @param float|null        $held   chamber pressure when the rod holds it, else the chamber floats
-     * @param float             $supply mL/s that a moving piston gives to a floating chamber
+     * @param array<int, float> $from pressures at the start of the step
+     * @param list<int> $opened
+     * @param float|null $held chamber pressure when the rod holds it, else the chamber floats
+     * @param float $supply mL/s that a moving piston gives to a floating chamber
      *
      * @return array{array<int, float>, float}|null pressures and mL/s from the chamber into the line
      */
-    private function newton(Circuit $circuit, array $from, StepRule $rule, array $opened, ?float $held, float $supply, bool $port): ?array
-    {
+    private function newton(
+        Circuit $circuit,
+        array $from,
+        StepRule $rule,
+        array $opened,
+        ?float $held,
+        float $supply,
+        bool $port,
+    ): ?array {
         $n = \count($from);
         $parent = $circuit->parent;
         $gf = $circuit->forward;
@@ -302,11 +364,11 @@ final readonly class CircuitSolver
                         $rise = 1.0;
                         if ($over < 0.5) {
                             $rise = $over + 0.5;
-                            $over = $rise * $rise / 2.0;
+                            $over = ($rise * $rise) / 2.0;
                         }
                         $e = $clear[$i] * exp(-$over / $touch[$i]);
                         $volume += $clear[$i] - $e;
-                        $grad += $rise * $e / $touch[$i];
+                        $grad += ($rise * $e) / $touch[$i];
                     }
                 }
                 if ($air[$i] > 0.0) {
@@ -335,7 +397,7 @@ final readonly class CircuitSolver
                     $v = $gf[$i];
                 } else {
                     $d = $x - $y - $hold[$i];
-                    if ($d > 0.0 || 0.0 === $d && 0.0 === $hold[$i]) {
+                    if ($d > 0.0 || (0.0 === $d && 0.0 === $hold[$i])) {
                         $flow = -$gr[$i] * $d;
                         $u = $gr[$i];
                         $v = $gr[$i];
@@ -380,7 +442,7 @@ final readonly class CircuitSolver
                 if ($clear[$i] > 0.0) {
                     // V(p) is steep just above the corner and flat elsewhere: never jump across it
                     $edge = $spring[$i] + 0.5;
-                    if ($x < $edge && $y > $edge || $x > $edge && $y < $edge) {
+                    if (($x < $edge && $y > $edge) || ($x > $edge && $y < $edge)) {
                         $y = $edge;
                     }
                 }

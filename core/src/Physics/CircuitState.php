@@ -22,7 +22,7 @@ final class CircuitState
     public ?array $trace = null;
 
     /**
-     * @param array<int, float>    $kpa   by node
+     * @param array<int, float> $kpa by node
      * @param array<string, float> $inner N by corner
      * @param array<string, float> $outer N by corner
      */

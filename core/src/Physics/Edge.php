@@ -14,7 +14,7 @@ final readonly class Edge
 {
     /**
      * @param float $forward mL/s/kPa
-     * @param float $return  mL/s/kPa
+     * @param float $return mL/s/kPa
      * @param float $holdKpa that it keeps back
      * @param float $kneeKpa above it only $slope of the rest passes
      */

@@ -8,7 +8,10 @@ use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
 use Rodrel\Core\Vocabulary\TargetAt;
 
-/** What a fault changes in the model: overrides of single parameters, by target and name; `Targets` says which there are. */
+/**
+ * What a fault changes in the model: overrides of single parameters, by target and name; `Targets` says which there
+ * are.
+ */
 final readonly class Effects
 {
     /** @param array<string, array<string, float>> $overrides target → parameter → value */

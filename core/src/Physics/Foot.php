@@ -24,17 +24,20 @@ final readonly class Foot
         return new self([[0.0, 0.0], [0.4, $forceN]]);
     }
 
-    /** Quick strokes: on in 0.25 s, held 0.30 s, off in 0.15 s, 0.15 s between them; one more after a wait where that is asked. */
+    /**
+     * Quick strokes: on in 0.25 s, held 0.30 s, off in 0.15 s, 0.15 s between them; one more after a wait where that
+     * is asked.
+     */
     public static function strokes(int $count, float $forceN, ?float $againAfterS = null): self
     {
         $points = [[0.0, 0.0]];
         for ($n = 0; $n < $count; ++$n) {
             $t = 0.85 * $n;
-            array_push($points, [$t + 0.25, $forceN], [$t + 0.55, $forceN], [$t + 0.70, 0.0], [$t + 0.85, 0.0]);
+            array_push($points, [$t + 0.25, $forceN], [$t + 0.55, $forceN], [$t + 0.7, 0.0], [$t + 0.85, 0.0]);
         }
         if (null !== $againAfterS) {
             $t = $points[\count($points) - 2][0] + $againAfterS;
-            array_push($points, [$t, 0.0], [$t + 0.25, $forceN], [$t + 0.55, $forceN], [$t + 0.70, 0.0]);
+            array_push($points, [$t, 0.0], [$t + 0.25, $forceN], [$t + 0.55, $forceN], [$t + 0.7, 0.0]);
         }
 
         return new self($points);
@@ -52,7 +55,7 @@ final readonly class Foot
             if ($t <= $point[0]) {
                 $span = $point[0] - $before[0];
 
-                return $span > 0.0 ? $before[1] + ($point[1] - $before[1]) * ($t - $before[0]) / $span : $point[1];
+                return $span > 0.0 ? $before[1] + (($point[1] - $before[1]) * ($t - $before[0])) / $span : $point[1];
             }
             $before = $point;
         }

@@ -45,9 +45,7 @@ final readonly class Friction
             return $mu * $this->rubbing->radiusM * ($innerN + $outerN) + $this->rubbing->extraDragNm;
         }
         $self = self::DRUM_B * $mu;
-        $factor = $self < 0.99
-            ? self::DRUM_K * ($mu / (1.0 - $self) + $mu / (1.0 + $self))
-            : self::DRUM_FACTOR_CAP;
+        $factor = $self < 0.99 ? self::DRUM_K * ($mu / (1.0 - $self) + $mu / (1.0 + $self)) : self::DRUM_FACTOR_CAP;
 
         return min($factor, self::DRUM_FACTOR_CAP) * $innerN * $this->rubbing->radiusM + $this->rubbing->extraDragNm;
     }

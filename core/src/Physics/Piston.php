@@ -12,12 +12,12 @@ namespace Rodrel\Core\Physics;
 final readonly class Piston
 {
     /**
-     * @param string $chamber       id of the chamber
-     * @param float  $strokeMl      to its bottom
-     * @param float  $restMl        short of home
-     * @param float  $startMl       before the first press
-     * @param float  $returnMlPerS  speed home
-     * @param float  $portMlPerSKpa through the open port
+     * @param string $chamber id of the chamber
+     * @param float $strokeMl to its bottom
+     * @param float $restMl short of home
+     * @param float $startMl before the first press
+     * @param float $returnMlPerS speed home
+     * @param float $portMlPerSKpa through the open port
      */
     public function __construct(
         public string $chamber,

@@ -40,8 +40,9 @@ final readonly class Program
 
     /**
      * @param non-empty-list<float> $sampleAt seconds, rising
-     * @param bool                  $steady   the vacuum comes from a source that does not fade
-     * @param float                 $coarse   tolerance over the usual one: only millimetres of pedal, or words of effort, are read from it
+     * @param bool $steady the vacuum comes from a source that does not fade
+     * @param float $coarse tolerance over the usual one: only millimetres of pedal, or words of effort, are read from
+     *     it
      */
     public function __construct(
         public string $id,
@@ -56,7 +57,11 @@ final readonly class Program
     /** Press, hold, let go, engine running: the press of every spin and of every trap. */
     public static function press(float $forceN = self::FIRM_N, float $holdS = 3.0): self
     {
-        return new self(\sprintf('press-%g-%g', $forceN, $holdS), Foot::press($forceN, 0.4, $holdS), self::samples(0.4 + $holdS, 0.4 + $holdS + 0.2));
+        return new self(
+            \sprintf('press-%g-%g', $forceN, $holdS),
+            Foot::press($forceN, 0.4, $holdS),
+            self::samples(0.4 + $holdS, 0.4 + $holdS + 0.2),
+        );
     }
 
     /** The press of a check: the firm one, or another looked at only as long as its words want. */
@@ -70,7 +75,14 @@ final readonly class Program
     {
         $long = self::press($forceN, $holdS);
 
-        return new self('short-'.$long->id, $long->foot, \array_slice($long->sampleAt, 0, self::AFTER_4_S + 1), null, false, self::WORDS);
+        return new self(
+            'short-'.$long->id,
+            $long->foot,
+            \array_slice($long->sampleAt, 0, self::AFTER_4_S + 1),
+            null,
+            false,
+            self::WORDS,
+        );
     }
 
     /** The same with the vacuum spent. */
@@ -112,7 +124,14 @@ final readonly class Program
     /** Three quick strokes to 100 N and another one five seconds later; seen at the end of each. */
     public static function pump(): self
     {
-        return new self('pump', Foot::strokes(3, 100.0, 5.0), [0.55, 1.40, 2.25, 2.25 + 0.15 + 5.0 + 0.55], null, false, self::MILLIMETRES);
+        return new self(
+            'pump',
+            Foot::strokes(3, 100.0, 5.0),
+            [0.55, 1.4, 2.25, 2.25 + 0.15 + 5.0 + 0.55],
+            null,
+            false,
+            self::MILLIMETRES,
+        );
     }
 
     /** A steady hold: seen at 1.4 s, at 5.4 s and at its end. */

@@ -11,6 +11,12 @@ final class SolverFailed extends \RuntimeException implements CoreException
 {
     public static function noConvergence(string $chamber, float $seconds): self
     {
-        return new self(\sprintf('The %s circuit has no solution at %.4f s; look for a negative stiffness, volume or conductance.', $chamber, $seconds));
+        return new self(
+            \sprintf(
+                'The %s circuit has no solution at %.4f s; look for a negative stiffness, volume or conductance.',
+                $chamber,
+                $seconds,
+            ),
+        );
     }
 }

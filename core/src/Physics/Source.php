@@ -13,7 +13,7 @@ interface Source
     /**
      * The pressure that the chamber is held at while its piston can move.
      *
-     * @param float $t       seconds
+     * @param float $t seconds
      * @param float $givenMl what the source has given to the circuit so far
      *
      * @return float kPa; 0 lets the piston go home

@@ -16,7 +16,7 @@ final readonly class StepRule
 {
     /**
      * @param array<int, float> $volumes mL by node
-     * @param array<int, float> $now     volumes at the start of the step, for the next one
+     * @param array<int, float> $now volumes at the start of the step, for the next one
      */
     private function __construct(
         public float $h,

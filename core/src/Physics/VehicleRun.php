@@ -11,9 +11,9 @@ use Rodrel\Core\Vocabulary\Corner;
 final readonly class VehicleRun
 {
     /**
-     * @param array<string, Circuit>            $circuits by chamber
-     * @param array<string, list<CircuitState>> $states   by chamber, one per sample
-     * @param array<string, string>             $keys     identity of each circuit's run
+     * @param array<string, Circuit> $circuits by chamber
+     * @param array<string, list<CircuitState>> $states by chamber, one per sample
+     * @param array<string, string> $keys identity of each circuit's run
      */
     public function __construct(
         private Layout $layout,
@@ -58,6 +58,7 @@ final readonly class VehicleRun
         }
         $area = $this->layout->masterAreaCm2();
 
-        return $this->layout->pedal->ratio * (max(0.0, $this->layout->pedal->freeMm - 10.0 * $start / $area) + 10.0 * $moved / $area);
+        return $this->layout->pedal->ratio
+            * (max(0.0, $this->layout->pedal->freeMm - (10.0 * $start) / $area) + (10.0 * $moved) / $area);
     }
 }

@@ -49,7 +49,12 @@ final class VehicleSimulator
         $booster = $this->booster($program, $effects);
         foreach ($this->layout->chambers as $chamber) {
             $circuit = $this->builder->build($chamber, $effects);
-            $key = $program->id.'|'.$booster->print().'|'.$circuit->fingerprint()
+            $key
+                = $program->id
+                .'|'
+                .$booster->print()
+                .'|'
+                .$circuit->fingerprint()
                 .(null === $after ? '' : '|after '.$after->keys[$chamber->id]);
             $this->runs[$key] ??= $this->simulate($program, $circuit, $chamber, $booster, $after);
             $circuits[$chamber->id] = $circuit;
@@ -94,7 +99,7 @@ final class VehicleSimulator
     /** The booster of a program: its vacuum, and how long a stuck valve holds on; one that loses its vacuum lets go. */
     private function booster(Program $program, Effects $effects): Booster
     {
-        $of = static fn (string $parameter, float $sound): float => $effects->value('booster', null, $parameter, $sound);
+        $of = static fn (string $name, float $sound): float => $effects->value('booster', null, $name, $sound);
 
         return new Booster(
             $this->layout,
@@ -143,7 +148,7 @@ final class VehicleSimulator
 
         return 1.0 === $coarse
             ? $this->solver
-            : $this->coarser[(string) $coarse] ??= new CircuitSolver($this->tolerance * $coarse);
+            : ($this->coarser[(string) $coarse] ??= new CircuitSolver($this->tolerance * $coarse));
     }
 
     /**
@@ -196,10 +201,13 @@ final class VehicleSimulator
 
     private function nodeOf(Circuit $circuit, Corner $corner, Joint $joint): string
     {
-        return CircuitBuilder::node($joint->value, match ($joint) {
-            Joint::Wheel => $corner,
-            Joint::MasterOutlet, Joint::Eased => $circuit->piston->chamber,
-            Joint::HoseTop, Joint::ModulatorOutlet => $this->layout->hoseOf($corner),
-        });
+        return CircuitBuilder::node(
+            $joint->value,
+            match ($joint) {
+                Joint::Wheel => $corner,
+                Joint::MasterOutlet, Joint::Eased => $circuit->piston->chamber,
+                Joint::HoseTop, Joint::ModulatorOutlet => $this->layout->hoseOf($corner),
+            },
+        );
     }
 }

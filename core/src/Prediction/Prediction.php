@@ -75,7 +75,13 @@ final class Prediction
         }
         $spent = $this->simulations() - $before;
 
-        return new FaultSignature($this->keys->fault($this->layout, $fault), $fault->id, \count($particles), $rows, $spent);
+        return new FaultSignature(
+            $this->keys->fault($this->layout, $fault),
+            $fault->id,
+            \count($particles),
+            $rows,
+            $spent,
+        );
     }
 
     /** What one particle shows in one row. */
@@ -88,8 +94,8 @@ final class Prediction
     }
 
     /**
-     * @param list<Particle>        $particles
-     * @param list<Subject>         $subjects
+     * @param list<Particle> $particles
+     * @param list<Subject> $subjects
      * @param non-empty-list<float> $soundChances
      *
      * @return array{table: list<list<float>>, index: list<int>, medians?: list<float>}|null null where nothing differs
@@ -120,7 +126,9 @@ final class Prediction
             $differs = $differs || -1 !== $known[$print] || [] !== $medians;
         }
 
-        return $differs ? ['table' => $table, 'index' => $index] + ([] === $medians ? [] : ['medians' => $medians]) : null;
+        return $differs
+            ? ['table' => $table, 'index' => $index] + ([] === $medians ? [] : ['medians' => $medians])
+            : null;
     }
 
     /** @return iterable<string, array{Check, Place, Row}> by row key */

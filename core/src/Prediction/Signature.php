@@ -25,8 +25,12 @@ final readonly class Signature
      *     medians?: list<float>, sound?: float, noise?: float, blunder?: float
      * }> $rows by row key
      */
-    private function __construct(public string $key, public int $particles, public array $rows, public int $simulations)
-    {
+    private function __construct(
+        public string $key,
+        public int $particles,
+        public array $rows,
+        public int $simulations,
+    ) {
     }
 
     /** @param list<FaultSignature> $faults in the order of the catalogue */
@@ -70,7 +74,8 @@ final readonly class Signature
     }
 
     /**
-     * @param array<array-key, mixed> $data as from toArray(); the rows are taken as they are, since reading them must cost nothing
+     * @param array<array-key, mixed> $data as from toArray(); the rows are taken as they are, since reading them must
+     *     cost nothing
      *
      * @throws InvalidData
      */
@@ -88,7 +93,12 @@ final readonly class Signature
          */
         $rows = $shape->raw('rows');
 
-        return new self($shape->text('key'), (int) $shape->number('particles'), $rows, (int) $shape->number('simulations'));
+        return new self(
+            $shape->text('key'),
+            (int) $shape->number('particles'),
+            $rows,
+            (int) $shape->number('simulations'),
+        );
     }
 
     public function has(string $rowKey): bool

@@ -13,7 +13,7 @@ final readonly class SoundSignature
 {
     /**
      * @param array<string, non-empty-list<float>> $chances by row key
-     * @param array<string, float>                 $medians by row key
+     * @param array<string, float> $medians by row key
      */
     public function __construct(public string $key, public array $chances, public array $medians)
     {

@@ -11,6 +11,12 @@ final class StaleSignature extends \RuntimeException implements CoreException
 {
     public static function particles(int $now, int $then): self
     {
-        return new self(\sprintf('The predictions hold %d hypotheses, the catalogue now makes %d; compute them again.', $then, $now));
+        return new self(
+            \sprintf(
+                'The predictions hold %d hypotheses, the catalogue now makes %d; compute them again.',
+                $then,
+                $now,
+            ),
+        );
     }
 }

@@ -23,10 +23,10 @@ final readonly class Criterion
     public bool $waivable;
 
     /**
-     * @param string       $status  one of the constants
-     * @param CheckAt|null $check   the check that answers it, null when it is computed from the repair sheet
+     * @param string $status one of the constants
+     * @param CheckAt|null $check the check that answers it, null when it is computed from the repair sheet
      * @param list<string> $missing what is still wanting or wrong: rows, steps
-     * @param string|null  $reason  for which it was waived
+     * @param string|null $reason for which it was waived
      */
     public function __construct(
         CriterionRule $rule,

@@ -14,11 +14,11 @@ final readonly class CriterionRule
     public const SAFETY_ITEMS = 'safety-items';
 
     /**
-     * @param string|null                 $check       that answers it; null: computed, or the drive made before
-     * @param array<string, list<string>> $rows        the words that pass, by row
-     * @param string|null                 $computed    OPEN_STEPS or SAFETY_ITEMS
-     * @param bool                        $standing    before any wheel turns on the road
-     * @param bool                        $neverWaived not even by a lead
+     * @param string|null $check that answers it; null: computed, or the drive made before
+     * @param array<string, list<string>> $rows the words that pass, by row
+     * @param string|null $computed OPEN_STEPS or SAFETY_ITEMS
+     * @param bool $standing before any wheel turns on the road
+     * @param bool $neverWaived not even by a lead
      */
     private function __construct(
         public string $id,

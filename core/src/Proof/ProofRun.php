@@ -18,10 +18,10 @@ final readonly class ProofRun
     }
 
     /**
-     * @param list<Reading>               $readings of the epoch that the repair opened
-     * @param array<string, list<string>> $left     what is still open, by kind of computed criterion
-     * @param array<string, string>       $waived   criterion → reason
-     * @param SameDrive|null              $drive    null where no temperatures were taken before
+     * @param list<Reading> $readings of the epoch that the repair opened
+     * @param array<string, list<string>> $left what is still open, by kind of computed criterion
+     * @param array<string, string> $waived criterion → reason
+     * @param SameDrive|null $drive null where no temperatures were taken before
      */
     public static function of(
         ProofBook $book,
@@ -107,7 +107,7 @@ final readonly class ProofRun
 
     /**
      * @param array<string, list<string>> $wanted
-     * @param list<Reading>               $readings
+     * @param list<Reading> $readings
      */
     private static function read(
         CriterionRule $rule,

@@ -17,12 +17,18 @@ final class InvalidMeasure extends \InvalidArgumentException implements CoreExce
 
     public static function notANumber(string $typed, Quantity $quantity): self
     {
-        return new self('measure.not-a-number', ['typed' => mb_substr($typed, 0, 40), 'units' => self::units($quantity)]);
+        return new self('measure.not-a-number', [
+            'typed' => mb_substr($typed, 0, 40),
+            'units' => self::units($quantity),
+        ]);
     }
 
     public static function unknownUnit(string $symbol, Quantity $quantity): self
     {
-        return new self('measure.unknown-unit', ['typed' => mb_substr($symbol, 0, 40), 'units' => self::units($quantity)]);
+        return new self('measure.unknown-unit', [
+            'typed' => mb_substr($symbol, 0, 40),
+            'units' => self::units($quantity),
+        ]);
     }
 
     public static function impossible(string $typed, Quantity $quantity): self

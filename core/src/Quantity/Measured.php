@@ -7,8 +7,15 @@ namespace Rodrel\Core\Quantity;
 /** A number as it was typed, with the unit it was meant in and its value in core units. */
 final readonly class Measured
 {
-    private function __construct(public Quantity $quantity, public string $typed, public Unit $unit, public float $core)
-    {
+    /** A number as it is typed, thousands by spaces, point or comma, and what stands behind it. */
+    private const TYPED = '/^\s*([+-]?[0-9][0-9 \x{00A0}]*(?:[.,][0-9]+)?|[+-]?[.,][0-9]+)\s*(.*?)\s*$/u';
+
+    private function __construct(
+        public Quantity $quantity,
+        public string $typed,
+        public Unit $unit,
+        public float $core,
+    ) {
     }
 
     public static function of(Unit $unit, float $value): self
@@ -23,7 +30,10 @@ final readonly class Measured
      */
     public static function parse(Quantity $quantity, string $typed, Unit $bare): self
     {
-        if (1 !== preg_match('/^\s*([+-]?[0-9][0-9 \x{00A0}]*(?:[.,][0-9]+)?|[+-]?[.,][0-9]+)\s*(.*?)\s*$/u', $typed, $found)) {
+        if (
+            1
+            !== preg_match(self::TYPED, $typed, $found)
+        ) {
             throw InvalidMeasure::notANumber($typed, $quantity);
         }
         $value = (float) str_replace(',', '.', (string) preg_replace('/[\s\x{00A0}]/u', '', $found[1]));

@@ -33,7 +33,10 @@ enum Quantity: string
         };
     }
 
-    /** Lowest value that can exist, in core units: perfect vacuum on a gauge, absolute zero, nothing below zero elsewhere. */
+    /**
+     * Lowest value that can exist, in core units: perfect vacuum on a gauge, absolute zero, nothing below zero
+     * elsewhere.
+     */
     public function floor(): float
     {
         return match ($this) {

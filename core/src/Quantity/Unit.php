@@ -47,12 +47,22 @@ enum Unit: string
         };
     }
 
-    /** How many core units one of this unit is; exact by definition (international pound, inch; 1 lbf = 4.4482216152605 N). */
+    /**
+     * How many core units one of this unit is; exact by definition (international pound, inch; 1 lbf = 4.4482216152605
+     * N).
+     */
     public function factor(): float
     {
         return match ($this) {
-            self::Kilopascal, self::Newton, self::NewtonMetre, self::Celsius, self::KelvinStep, self::Millimetre,
-            self::Millilitre, self::Second, self::Kilogram => 1.0,
+            self::Kilopascal,
+            self::Newton,
+            self::NewtonMetre,
+            self::Celsius,
+            self::KelvinStep,
+            self::Millimetre,
+            self::Millilitre,
+            self::Second,
+            self::Kilogram => 1.0,
             self::Bar => 100.0,
             self::Megapascal, self::Litre => 1000.0,
             self::Psi => 6.894757293168,

@@ -24,10 +24,21 @@ final readonly class PartOption
 
     public static function fromShape(string $kind, Shape $shape): self
     {
-        return new self($kind, $shape->number('parts_cents'), $shape->number('core_cents', 0.0), $shape->number('minutes', 0.0), $shape->number('lead_days'), $shape->number('warranty_months'), $shape->number('return_chance'), $shape->has('not_if') ? $shape->text('not_if') : null);
+        return new self(
+            $kind,
+            $shape->number('parts_cents'),
+            $shape->number('core_cents', 0.0),
+            $shape->number('minutes', 0.0),
+            $shape->number('lead_days'),
+            $shape->number('warranty_months'),
+            $shape->number('return_chance'),
+            $shape->has('not_if') ? $shape->text('not_if') : null,
+        );
     }
 
-    /** Part, its own minutes, and the chance that all of it is done again: parts + t·rate + p·(parts + (t + T)·rate). */
+    /**
+     * Part, its own minutes, and the chance that all of it is done again: parts + t·rate + p·(parts + (t + T)·rate).
+     */
     public function expectedCents(float $jobMinutes, float $rateCentsPerMinute): float
     {
         $own = $this->partsCents + ($this->extraMinutes + $jobMinutes) * $rateCentsPerMinute;

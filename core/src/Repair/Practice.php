@@ -8,7 +8,7 @@ namespace Rodrel\Core\Repair;
 final readonly class Practice
 {
     /**
-     * @param array<string, string>       $ways way by procedure
+     * @param array<string, string> $ways way by procedure
      * @param array<string, list<string>> $with parts changed along with a repair in any case
      */
     public function __construct(

@@ -12,11 +12,15 @@ final readonly class Procedure
 {
     /**
      * @param list<array{id: string, count: int}> $prepare
-     * @param non-empty-list<Step>                $steps
-     * @param list<string>                        $inspect what to look at while it is open
+     * @param non-empty-list<Step> $steps
+     * @param list<string> $inspect what to look at while it is open
      */
-    private function __construct(public string $id, public array $prepare, public array $steps, public array $inspect)
-    {
+    private function __construct(
+        public string $id,
+        public array $prepare,
+        public array $steps,
+        public array $inspect,
+    ) {
     }
 
     /** @throws InvalidData */
@@ -37,7 +41,14 @@ final readonly class Procedure
     /** @return list<string> the schools' ways of doing it; empty where there is one way */
     public function ways(): array
     {
-        return array_values(array_unique(array_filter(array_map(static fn (Step $step): ?string => $step->way, $this->steps), static fn (?string $way): bool => null !== $way)));
+        return array_values(
+            array_unique(
+                array_filter(
+                    array_map(static fn (Step $step): ?string => $step->way, $this->steps),
+                    static fn (?string $way): bool => null !== $way,
+                ),
+            ),
+        );
     }
 
     public function step(string $id): Step

@@ -11,12 +11,22 @@ final readonly class Repair
 {
     /** Where the drawing shows it; `nowhere` for what is not a part. */
     public const DRAWN = [
-        'wheel', 'hose', 'pipe', 'modulator', 'booster', 'vacuum', 'push-rod', 'master', 'axle', 'everywhere', 'nowhere',
+        'wheel',
+        'hose',
+        'pipe',
+        'modulator',
+        'booster',
+        'vacuum',
+        'push-rod',
+        'master',
+        'axle',
+        'everywhere',
+        'nowhere',
     ];
 
     /**
-     * @param string                    $drawn   one of DRAWN
-     * @param list<Extra>               $scope
+     * @param string $drawn one of DRAWN
+     * @param list<Extra> $scope
      * @param array<string, PartOption> $options
      */
     private function __construct(

@@ -16,7 +16,7 @@ use Rodrel\Core\Vocabulary\GroupAt;
 final readonly class Repairs implements Cures, \IteratorAggregate
 {
     /**
-     * @param array<string, Repair>    $all
+     * @param array<string, Repair> $all
      * @param array<string, Procedure> $procedures
      */
     public function __construct(public array $all, public array $procedures)

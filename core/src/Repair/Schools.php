@@ -9,7 +9,9 @@ use Rodrel\Core\Shape;
 /** Where good technicians differ, as the catalogue has it: each question's choices and what a choice does. */
 final readonly class Schools
 {
-    /** @param array<string, non-empty-array<string, Choice>> $questions choices by question; the first is the usual one */
+    /**
+     * @param array<string, non-empty-array<string, Choice>> $questions choices by question; the first is the usual one
+     */
     private function __construct(public array $questions)
     {
     }

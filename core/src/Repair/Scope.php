@@ -32,7 +32,7 @@ final readonly class Scope
 
     /**
      * @param list<Reading> $readings what was seen makes an extra certain, or its opposite unlikely
-     * @param list<string>  $always   parts that the shop's school changes along with this one in any case
+     * @param list<string> $always parts that the shop's school changes along with this one in any case
      */
     public static function of(
         Repair $repair,
@@ -46,7 +46,9 @@ final readonly class Scope
         $both = $pair && $repair->opening->pair;
         if ($both) {
             $price = $repair->price;
-            $base += $price->partsCents + self::SECOND_SIDE_MINUTES * $price->minutes * $labour->rateCentsPerMinute
+            $base
+                += $price->partsCents
+                + self::SECOND_SIDE_MINUTES * $price->minutes * $labour->rateCentsPerMinute
                 + $price->fluidMl * $labour->fluidCentsPerMl;
         }
         $extras = [];
@@ -66,17 +68,33 @@ final readonly class Scope
 
     public function expectedCents(): float
     {
-        return $this->baseCents + array_sum(array_map(static fn (array $extra): float => $extra['chance'] * $extra['cents'], $this->extras));
+        return $this->baseCents
+            + array_sum(array_map(
+                static fn (array $extra): float => $extra['chance'] * $extra['cents'],
+                $this->extras,
+            ));
     }
 
     public function lowCents(): float
     {
-        return $this->baseCents + array_sum(array_map(static fn (array $extra): float => $extra['chance'] >= 0.9 ? $extra['cents'] : 0.0, $this->extras));
+        return $this->baseCents
+            + array_sum(
+                array_map(
+                    static fn (array $extra): float => $extra['chance'] >= 0.9 ? $extra['cents'] : 0.0,
+                    $this->extras,
+                ),
+            );
     }
 
     public function highCents(): float
     {
-        return $this->baseCents + array_sum(array_map(static fn (array $extra): float => $extra['chance'] >= self::WORTH_NAMING ? $extra['cents'] : 0.0, $this->extras));
+        return $this->baseCents
+            + array_sum(
+                array_map(
+                    static fn (array $extra): float => $extra['chance'] >= self::WORTH_NAMING ? $extra['cents'] : 0.0,
+                    $this->extras,
+                ),
+            );
     }
 
     /**

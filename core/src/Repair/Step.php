@@ -11,10 +11,10 @@ use Rodrel\Core\Shape;
 final readonly class Step
 {
     /**
-     * @param list<string>             $cautions
-     * @param array{float, float}|null $typical  band of the figure in core units, until the vehicle's own is typed
-     * @param Quantity|null            $measures what the figure of this step is: a torque, a gap
-     * @param int|null                 $count    how many of a consumable are used (new sealing washers, plugs)
+     * @param list<string> $cautions
+     * @param array{float, float}|null $typical band of the figure in core units, until the vehicle's own is typed
+     * @param Quantity|null $measures what the figure of this step is: a torque, a gap
+     * @param int|null $count how many of a consumable are used (new sealing washers, plugs)
      */
     private function __construct(
         public string $id,

@@ -15,19 +15,28 @@ final class HiddenVehicle
     private readonly \Random\Randomizer $chance;
 
     /** @param bool $wavering draws each answer from its chances; otherwise the likeliest one is given */
-    private function __construct(private readonly Field $field, private readonly int $particle, \Random\Engine $engine, private readonly bool $wavering)
-    {
+    private function __construct(
+        private readonly Field $field,
+        private readonly int $particle,
+        \Random\Engine $engine,
+        private readonly bool $wavering,
+    ) {
         $this->chance = new \Random\Randomizer($engine);
     }
 
     /**
      * @param string $suspect fault at place, `hose.one-way@lf`
-     * @param int    $grade   which point of the severity grid, 0 the first
+     * @param int $grade which point of the severity grid, 0 the first
      *
      * @throws InvalidData when this layout has no such fault
      */
-    public static function with(Field $field, string $suspect, int $grade, \Random\Engine $engine, bool $wavering = false): self
-    {
+    public static function with(
+        Field $field,
+        string $suspect,
+        int $grade,
+        \Random\Engine $engine,
+        bool $wavering = false,
+    ): self {
         foreach ($field->particles as $i => $particle) {
             if ($particle->suspect->is($suspect) && 0 === $grade--) {
                 return new self($field, $i, $engine, $wavering);
@@ -62,7 +71,7 @@ final class HiddenVehicle
 
     /**
      * @param list<string> $words
-     * @param list<float>  $chances
+     * @param list<float> $chances
      */
     private function word(array $words, array $chances): string
     {

@@ -10,12 +10,12 @@ use Rodrel\Core\Vocabulary\Corner;
 /** Wheels on a road: braking forces, the load that moves forward in a stop, and where a wheel locks. Forces in N. */
 final readonly class Road
 {
-    private const GRAVITY = 9.81;   // m/s², law
+    private const GRAVITY = 9.81; // m/s², law
     /** The rear axle turns the vehicle less than the steered one (handbook). */
     private const REAR_PULL = 0.4;
     private const ROUNDS = 40;
-    private const DRY = 0.9;  // grip (handbook)
-    private const WET = 0.6;  // grip (handbook)
+    private const DRY = 0.9; // grip (handbook)
+    private const WET = 0.6; // grip (handbook)
 
     private function __construct(private Layout $layout, private float $grip)
     {
@@ -45,7 +45,10 @@ final readonly class Road
         for ($round = 0; $round < self::ROUNDS; ++$round) {
             $loads = $this->loads($decel);
             foreach (Corner::cases() as $corner) {
-                $forces[$corner->value] = min(max(0.0, $torqueNm[$corner->value]) / $this->layout->body->tyreRadiusM, $this->grip * $loads[$corner->value]);
+                $forces[$corner->value] = min(
+                    max(0.0, $torqueNm[$corner->value]) / $this->layout->body->tyreRadiusM,
+                    $this->grip * $loads[$corner->value],
+                );
             }
             $decel = 0.5 * ($decel + array_sum($forces) / $this->layout->body->massKg);
         }
@@ -65,7 +68,10 @@ final readonly class Road
         $loads = $this->stop($torqueNm)['loads'];
         $used = [];
         foreach (Corner::cases() as $corner) {
-            $used[$corner->value] = max(0.0, $torqueNm[$corner->value]) / $this->layout->body->tyreRadiusM / ($this->grip * $loads[$corner->value]);
+            $used[$corner->value]
+                = max(0.0, $torqueNm[$corner->value])
+                / $this->layout->body->tyreRadiusM
+                / ($this->grip * $loads[$corner->value]);
         }
 
         return $used;
@@ -80,7 +86,7 @@ final readonly class Road
     {
         $f = $this->stop($torqueNm)['forces'];
 
-        return (($f['lf'] - $f['rf']) + self::REAR_PULL * ($f['lr'] - $f['rr'])) / max(1.0, array_sum($f));
+        return ($f['lf'] - $f['rf'] + self::REAR_PULL * ($f['lr'] - $f['rr'])) / max(1.0, array_sum($f));
     }
 
     /** @return array<string, float> load on each wheel at a deceleration, N */

@@ -10,10 +10,10 @@ use Rodrel\Core\Shape;
 final readonly class Assist
 {
     /**
-     * @param float $gain      output over input force
-     * @param float $cutInN    input at which it begins, N
-     * @param float $jumpOutN  least output once it has begun, N
-     * @param float $areaCm2   of the diaphragm
+     * @param float $gain output over input force
+     * @param float $cutInN input at which it begins, N
+     * @param float $jumpOutN least output once it has begun, N
+     * @param float $areaCm2 of the diaphragm
      * @param float $vacuumKpa of the supply, below the air
      */
     private function __construct(

@@ -10,7 +10,7 @@ use Rodrel\Core\Shape;
 final readonly class Body
 {
     /**
-     * @param float $frontShare        of the weight at rest
+     * @param float $frontShare of the weight at rest
      * @param float $heightToWheelbase height of the centre of gravity over the wheelbase
      */
     private function __construct(

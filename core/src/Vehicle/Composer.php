@@ -43,7 +43,13 @@ final readonly class Composer
     private const FRONT_WHEELS = ['lf', 'rf'];
     private const REAR_WHEELS = ['lr', 'rr'];
     private const DISC = ['brake' => 'disc', 'touch_kpa' => 30, 'spring_kpa' => 0, 'friction' => 0.38, 'spring_n' => 0];
-    private const DRUM = ['brake' => 'drum', 'touch_kpa' => 60, 'spring_kpa' => 250, 'friction' => 0.38, 'spring_n' => 90];
+    private const DRUM = [
+        'brake' => 'drum',
+        'touch_kpa' => 60,
+        'spring_kpa' => 250,
+        'friction' => 0.38,
+        'spring_n' => 90,
+    ];
 
     /**
      * A document for Layout::fromArray() with typical figures throughout.
@@ -64,45 +70,54 @@ final readonly class Composer
         $antiLock = $shape->flag('anti_lock');
         $solid = $shape->flag('solid_axle');
         $valve = $shape->flag('rear_valve');
-        foreach ([
-            'diagonal-axle' => 'diagonal' === $split && $solid,
-            'single-anti-lock' => 'single' === $split && $antiLock,
-            'front-drum-rear-disc' => 'drum' === $front && 'drum' !== $rear,
-            'electric-without-anti-lock' => 'electric' === $rear && !$antiLock,
-            'valve-and-anti-lock' => $valve && $antiLock,
-            'pump-without-engine-vacuum' => 'electric-pump' === $assist && 'single' === $split,
-        ] as $reason => $impossible) {
+        foreach (
+            [
+                'diagonal-axle' => 'diagonal' === $split && $solid,
+                'single-anti-lock' => 'single' === $split && $antiLock,
+                'front-drum-rear-disc' => 'drum' === $front && 'drum' !== $rear,
+                'electric-without-anti-lock' => 'electric' === $rear && !$antiLock,
+                'valve-and-anti-lock' => $valve && $antiLock,
+                'pump-without-engine-vacuum' => 'electric-pump' === $assist && 'single' === $split,
+            ] as $reason => $impossible
+        ) {
             if ($impossible) {
                 throw InvalidData::at('/vehicle/'.$reason, 'such a vehicle is not built');
             }
         }
 
-        return self::fitted([
-            'id' => 'composed',
-            'pedal' => ['ratio' => 'none' === $assist ? 6.0 : 4.0, 'free_mm' => 2.0],
-            'booster' => 'none' === $assist ? [] : [
-                'gain' => $solid ? 5.5 : 4.5,
-                'cut_in_n' => 60,
-                'jump_out_n' => $solid ? 450 : 400,
-                'area_cm2' => $solid ? 560 : 430,
-                'vacuum_kpa' => 'electric-pump' === $assist ? 80 : 65,
+        return self::fitted(
+            [
+                'id' => 'composed',
+                'pedal' => ['ratio' => 'none' === $assist ? 6.0 : 4.0, 'free_mm' => 2.0],
+                'booster' => 'none' === $assist
+                        ? []
+                        : [
+                            'gain' => $solid ? 5.5 : 4.5,
+                            'cut_in_n' => 60,
+                            'jump_out_n' => $solid ? 450 : 400,
+                            'area_cm2' => $solid ? 560 : 430,
+                            'vacuum_kpa' => 'electric-pump' === $assist ? 80 : 65,
+                        ],
+                'master' => ['bore_mm' => 22.2, 'chambers' => self::chambers($split)],
+                'modulator' => $antiLock,
+                'rear_solid_axle' => $solid,
+                'tyre_radius_m' => $solid ? 0.36 : 0.3,
+                'mass_kg' => $solid ? 1950 : 1350,
+                'front_share' => $solid ? 0.54 : 0.6,
+                'height_to_wheelbase' => $solid ? 0.26 : 0.21,
+                'pipe_m' => ['lf' => 0.9, 'rf' => 1.7, 'lr' => 3.4, 'rr' => 4.0],
+                'rear_valves' => self::heldBack($valve, $antiLock && ($solid || 'drum' === $front || 'drum' !== $rear)),
+                'corners' => [
+                    'lf' => self::front($front),
+                    'rf' => self::front($front),
+                    'lr' => self::rear($rear),
+                    'rr' => self::rear($rear),
+                ],
             ],
-            'master' => ['bore_mm' => 22.2, 'chambers' => self::chambers($split)],
-            'modulator' => $antiLock,
-            'rear_solid_axle' => $solid,
-            'tyre_radius_m' => $solid ? 0.36 : 0.30,
-            'mass_kg' => $solid ? 1950 : 1350,
-            'front_share' => $solid ? 0.54 : 0.60,
-            'height_to_wheelbase' => $solid ? 0.26 : 0.21,
-            'pipe_m' => ['lf' => 0.9, 'rf' => 1.7, 'lr' => 3.4, 'rr' => 4.0],
-            'rear_valves' => self::heldBack($valve, $antiLock && ($solid || 'drum' === $front || 'drum' !== $rear)),
-            'corners' => [
-                'lf' => self::front($front),
-                'rf' => self::front($front),
-                'lr' => self::rear($rear),
-                'rr' => self::rear($rear),
-            ],
-        ], 'drum' === $front, 'drum' === $rear, $solid);
+            'drum' === $front,
+            'drum' === $rear,
+            $solid,
+        );
     }
 
     /**
@@ -145,7 +160,7 @@ final readonly class Composer
      * Lays the vehicle's own figures over a layout document; those that are not given stay typical.
      *
      * @param array<array-key, mixed> $document
-     * @param array<string, float>    $figures  see FIGURES
+     * @param array<string, float> $figures see FIGURES
      *
      * @return array<array-key, mixed>
      *
@@ -212,7 +227,7 @@ final readonly class Composer
      * against more of it: volumes, stiffness and spring follow the area.
      *
      * @param array<array-key, mixed> $document
-     * @param list<string>            $wheels
+     * @param list<string> $wheels
      *
      * @return array<array-key, mixed>
      */
@@ -236,7 +251,7 @@ final readonly class Composer
      * Both axle weights make the mass; one of them divides the mass there is.
      *
      * @param array<array-key, mixed> $document
-     * @param array<string, float>    $figures
+     * @param array<string, float> $figures
      *
      * @return array<array-key, mixed>
      */
@@ -261,7 +276,7 @@ final readonly class Composer
 
     /**
      * @param array<array-key, mixed> $document
-     * @param list<string>            $wheels
+     * @param list<string> $wheels
      *
      * @return array<array-key, mixed>
      */
@@ -279,15 +294,23 @@ final readonly class Composer
     {
         $value = $shape->text($key);
 
-        return \in_array($value, $allowed, true) ? $value : throw $shape->wrong($key, 'one of '.implode(', ', $allowed).' is expected');
+        return \in_array($value, $allowed, true)
+            ? $value
+            : throw $shape->wrong($key, 'one of '.implode(', ', $allowed).' is expected');
     }
 
     /** @return list<array{id: string, stroke_ml: float, wheels: list<string>}> */
     private static function chambers(string $split): array
     {
         return match ($split) {
-            'diagonal' => [['id' => 'primary', 'stroke_ml' => 6.2, 'wheels' => ['lf', 'rr']], ['id' => 'secondary', 'stroke_ml' => 5.4, 'wheels' => ['rf', 'lr']]],
-            'front-rear' => [['id' => 'primary', 'stroke_ml' => 6.2, 'wheels' => ['lf', 'rf']], ['id' => 'secondary', 'stroke_ml' => 5.4, 'wheels' => ['lr', 'rr']]],
+            'diagonal' => [
+                ['id' => 'primary', 'stroke_ml' => 6.2, 'wheels' => ['lf', 'rr']],
+                ['id' => 'secondary', 'stroke_ml' => 5.4, 'wheels' => ['rf', 'lr']],
+            ],
+            'front-rear' => [
+                ['id' => 'primary', 'stroke_ml' => 6.2, 'wheels' => ['lf', 'rf']],
+                ['id' => 'secondary', 'stroke_ml' => 5.4, 'wheels' => ['lr', 'rr']],
+            ],
             default => [['id' => 'primary', 'stroke_ml' => 11.6, 'wheels' => ['lf', 'rf', 'lr', 'rr']]],
         };
     }
@@ -296,20 +319,64 @@ final readonly class Composer
     private static function front(string $kind): array
     {
         return 'drum' === $kind
-            ? ['spring_n' => 150] + self::DRUM + ['bore_mm' => 25.4, 'stiffness_ml_per_kpa' => 0.00018, 'clearance_ml' => 0.75, 'radius_m' => 0.115, 'base_drag_nm' => 1.5, 'driveline_nm' => 0, 'parking_brake' => false, 'rotor_kg' => 6, 'loss_share' => 1]
-            : self::DISC + ['bore_mm' => 57, 'stiffness_ml_per_kpa' => 0.00022, 'clearance_ml' => 0.35, 'radius_m' => 0.112, 'base_drag_nm' => 2.5, 'driveline_nm' => 6, 'parking_brake' => false, 'rotor_kg' => 6, 'loss_share' => 1, 'bleeders' => 'four-piston' === $kind ? 2 : 1];
+            ? ['spring_n' => 150]
+                    + self::DRUM + [
+                        'bore_mm' => 25.4,
+                        'stiffness_ml_per_kpa' => 0.00018,
+                        'clearance_ml' => 0.75,
+                        'radius_m' => 0.115,
+                        'base_drag_nm' => 1.5,
+                        'driveline_nm' => 0,
+                        'parking_brake' => false,
+                        'rotor_kg' => 6,
+                        'loss_share' => 1,
+                    ]
+            : self::DISC + [
+                'bore_mm' => 57,
+                'stiffness_ml_per_kpa' => 0.00022,
+                'clearance_ml' => 0.35,
+                'radius_m' => 0.112,
+                'base_drag_nm' => 2.5,
+                'driveline_nm' => 6,
+                'parking_brake' => false,
+                'rotor_kg' => 6,
+                'loss_share' => 1,
+                'bleeders' => 'four-piston' === $kind ? 2 : 1,
+            ];
     }
 
     /** @return array<string, mixed> */
     private static function rear(string $kind): array
     {
         return 'drum' === $kind
-            ? self::DRUM + ['bore_mm' => 19.05, 'stiffness_ml_per_kpa' => 0.00012, 'clearance_ml' => 0.55, 'radius_m' => 0.1, 'base_drag_nm' => 1.5, 'driveline_nm' => 0, 'parking_brake' => true, 'rotor_kg' => 3.5, 'loss_share' => 0.6]
-            : self::DISC + ['bore_mm' => 36, 'stiffness_ml_per_kpa' => 0.00013, 'clearance_ml' => 0.2, 'radius_m' => 0.108, 'base_drag_nm' => 2.0, 'driveline_nm' => 0, 'parking_brake' => true, 'rotor_kg' => 3.5, 'loss_share' => 0.6, 'piston_goes_back_straight' => 'disc' === $kind, 'electric_parking' => 'electric' === $kind];
+            ? self::DRUM + [
+                'bore_mm' => 19.05,
+                'stiffness_ml_per_kpa' => 0.00012,
+                'clearance_ml' => 0.55,
+                'radius_m' => 0.1,
+                'base_drag_nm' => 1.5,
+                'driveline_nm' => 0,
+                'parking_brake' => true,
+                'rotor_kg' => 3.5,
+                'loss_share' => 0.6,
+            ]
+            : self::DISC + [
+                'bore_mm' => 36,
+                'stiffness_ml_per_kpa' => 0.00013,
+                'clearance_ml' => 0.2,
+                'radius_m' => 0.108,
+                'base_drag_nm' => 2.0,
+                'driveline_nm' => 0,
+                'parking_brake' => true,
+                'rotor_kg' => 3.5,
+                'loss_share' => 0.6,
+                'piston_goes_back_straight' => 'disc' === $kind,
+                'electric_parking' => 'electric' === $kind,
+            ];
     }
 
     /**
-     * @param array<array-key, mixed>    $document
+     * @param array<array-key, mixed> $document
      * @param non-empty-list<string|int> $path
      *
      * @return array<array-key, mixed>

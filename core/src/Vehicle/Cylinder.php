@@ -10,11 +10,11 @@ use Rodrel\Core\Shape;
 final readonly class Cylinder
 {
     /**
-     * @param float      $stiffnessMlPerKpa what it takes more per kPa once the lining is on
-     * @param float      $clearanceMl       what it takes until the lining is on
-     * @param float      $springKpa         p_0: a drum's shoes stay home below it
-     * @param float      $touchKpa          how softly the lining comes on
-     * @param float|null $fluidMl           what lies in it, where the vehicle's own figure is known
+     * @param float $stiffnessMlPerKpa what it takes more per kPa once the lining is on
+     * @param float $clearanceMl what it takes until the lining is on
+     * @param float $springKpa p_0: a drum's shoes stay home below it
+     * @param float $touchKpa how softly the lining comes on
+     * @param float|null $fluidMl what lies in it, where the vehicle's own figure is known
      */
     private function __construct(
         public float $boreMm,

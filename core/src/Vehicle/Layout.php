@@ -13,9 +13,9 @@ use Rodrel\Core\Vocabulary\Place;
 final readonly class Layout
 {
     /**
-     * @param float                     $masterBoreMm bore of the master cylinder
-     * @param non-empty-list<Chamber>   $chambers
-     * @param array<string, WheelBrake> $brakes       by corner id, in the order lf rf lr rr
+     * @param float $masterBoreMm bore of the master cylinder
+     * @param non-empty-list<Chamber> $chambers
+     * @param array<string, WheelBrake> $brakes by corner id, in the order lf rf lr rr
      */
     private function __construct(
         public string $id,
@@ -69,7 +69,7 @@ final readonly class Layout
 
     public function masterAreaCm2(): float
     {
-        return \M_PI * $this->masterBoreMm ** 2 / 400.0;
+        return (\M_PI * $this->masterBoreMm ** 2) / 400.0;
     }
 
     public function brake(Corner $corner): WheelBrake
@@ -101,7 +101,9 @@ final readonly class Layout
         return $one->meets($other);
     }
 
-    /** The place of the flexible hose that feeds a corner: the corner itself, or its axle where one hose serves both. */
+    /**
+     * The place of the flexible hose that feeds a corner: the corner itself, or its axle where one hose serves both.
+     */
     public function hoseOf(Corner $corner): Place
     {
         return !$corner->isFront() && $this->sharesRearHose() ? Place::axleOf($corner) : Place::at($corner);
@@ -134,8 +136,8 @@ final readonly class Layout
         foreach ($master->each('chambers') as $chamber) {
             $wheels = [];
             foreach ($chamber->texts('wheels') as $id) {
-                $wheels[] = Corner::tryFrom($id)
-                    ?? $chamber->miss('wheels', 'corners are lf, rf, lr, rr', Corner::LeftFront);
+                $wheels[]
+                    = Corner::tryFrom($id) ?? $chamber->miss('wheels', 'corners are lf, rf, lr, rr', Corner::LeftFront);
                 $fed[] = $id;
             }
             if ([] === $wheels) {

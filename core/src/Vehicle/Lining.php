@@ -10,13 +10,13 @@ use Rodrel\Core\Shape;
 final readonly class Lining
 {
     /**
-     * @param float $friction    μ
-     * @param float $radiusM     at which it acts
-     * @param float $springN     that draws the shoes home
-     * @param float $baseDragNm  of a sound brake
+     * @param float $friction μ
+     * @param float $radiusM at which it acts
+     * @param float $springN that draws the shoes home
+     * @param float $baseDragNm of a sound brake
      * @param float $drivelineNm what turns with the wheel when it is spun by hand
-     * @param float $rotorKg     iron that takes the heat
-     * @param float $lossShare   of a free front rotor's cooling
+     * @param float $rotorKg iron that takes the heat
+     * @param float $lossShare of a free front rotor's cooling
      */
     private function __construct(
         public float $friction,

@@ -11,11 +11,11 @@ use Rodrel\Core\Vocabulary\Corner;
 final readonly class Pipework
 {
     /**
-     * @param bool                     $modulator     an anti-lock unit with a valve for every wheel
-     * @param bool                     $rearSolidAxle one hose to a tee on the axle where both rears share a circuit
-     * @param array<string, float>     $lengthsM      master to wheel, by corner id
-     * @param array<string, RearValve> $valves        by corner id
-     * @param float|null               $reservoirMl   the vehicle's own figure
+     * @param bool $modulator an anti-lock unit with a valve for every wheel
+     * @param bool $rearSolidAxle one hose to a tee on the axle where both rears share a circuit
+     * @param array<string, float> $lengthsM master to wheel, by corner id
+     * @param array<string, RearValve> $valves by corner id
+     * @param float|null $reservoirMl the vehicle's own figure
      */
     private function __construct(
         public bool $modulator,

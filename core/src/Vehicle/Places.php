@@ -38,11 +38,16 @@ enum Places: string
             self::Corner, self::HoseCorner => self::corners(static fn (): bool => true),
             self::ChannelCorner => self::corners(static fn (): bool => $layout->pipework->modulator),
             self::Disc => self::brakes($layout, static fn (WheelBrake $b): bool => $b->disc),
-            self::StraightPiston => self::brakes($layout, static fn (WheelBrake $b): bool => $b->disc && $b->parking->straight),
-            self::BuiltIn => self::brakes($layout,
+            self::StraightPiston => self::brakes(
+                $layout,
+                static fn (WheelBrake $b): bool => $b->disc && $b->parking->straight,
+            ),
+            self::BuiltIn => self::brakes(
+                $layout,
                 static fn (WheelBrake $b): bool => $b->disc && $b->parking->here && !$b->parking->straight,
             ),
-            self::Hat => self::brakes($layout,
+            self::Hat => self::brakes(
+                $layout,
                 static fn (WheelBrake $b): bool => $b->disc && $b->parking->here && $b->parking->straight,
             ),
             self::ElectricParking => self::brakes($layout, static fn (WheelBrake $b): bool => $b->parking->electric),

@@ -9,7 +9,10 @@ final readonly class WearLimit
 {
     public const WITHIN = 'within';
     public const PAST = 'past-limit';
-    /** A new drum is at most about this much under its limit, a new rotor over it: a limit further away was misread (estimate; 2 to 4). */
+    /**
+     * A new drum is at most about this much under its limit, a new rotor over it: a limit further away was misread
+     * (estimate; 2 to 4).
+     */
     private const DRUM_ALLOWS = 4.0;
     private const ROTOR_ALLOWS = 5.0;
     /** And nobody drives with a part this far past its limit: one of the two was misread. */
@@ -23,13 +26,21 @@ final readonly class WearLimit
     {
         $left = $limitMm - $measuredMm;
 
-        return new self($left >= 0.0 ? self::WITHIN : self::PAST, $left, $left <= self::DRUM_ALLOWS && $left >= -self::PAST_BY);
+        return new self(
+            $left >= 0.0 ? self::WITHIN : self::PAST,
+            $left,
+            $left <= self::DRUM_ALLOWS && $left >= -self::PAST_BY,
+        );
     }
 
     public static function ofRotor(float $measuredMm, float $limitMm): self
     {
         $left = $measuredMm - $limitMm;
 
-        return new self($left >= 0.0 ? self::WITHIN : self::PAST, $left, $left <= self::ROTOR_ALLOWS && $left >= -self::PAST_BY);
+        return new self(
+            $left >= 0.0 ? self::WITHIN : self::PAST,
+            $left,
+            $left <= self::ROTOR_ALLOWS && $left >= -self::PAST_BY,
+        );
     }
 }

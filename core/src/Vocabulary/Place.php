@@ -63,10 +63,14 @@ final readonly class Place implements \Stringable
     /** @return list<Corner> the wheels it serves: itself, its axle's, all of them, or none for a chamber */
     public function wheels(): array
     {
-        return array_values(array_filter(Corner::cases(), fn (Corner $corner): bool => $this->covers(self::at($corner))));
+        return array_values(
+            array_filter(Corner::cases(), fn (Corner $corner): bool => $this->covers(self::at($corner))),
+        );
     }
 
-    /** What is done or wrong here reaches there: the vehicle reaches everything, an axle's one hose both of its wheels. */
+    /**
+     * What is done or wrong here reaches there: the vehicle reaches everything, an axle's one hose both of its wheels.
+     */
     public function covers(self $other): bool
     {
         if ($this->id === $other->id || $this->isVehicle()) {

@@ -15,11 +15,14 @@ final readonly class TargetAt implements \Stringable
 
     public static function of(string $kind, string|Place|Corner|null $place = null): self
     {
-        return new self($kind, match (true) {
-            null === $place, $place instanceof Place => $place,
-            $place instanceof Corner => Place::at($place),
-            default => Place::of($place),
-        });
+        return new self(
+            $kind,
+            match (true) {
+                null === $place, $place instanceof Place => $place,
+                $place instanceof Corner => Place::at($place),
+                default => Place::of($place),
+            },
+        );
     }
 
     /** @throws InvalidData when it is neither a kind nor a kind at a place */
@@ -27,7 +30,10 @@ final readonly class TargetAt implements \Stringable
     {
         $parts = explode('@', $text);
         if (\count($parts) > 2 || 1 !== preg_match('/^[a-z]+(-[a-z]+)*$/', $parts[0])) {
-            throw InvalidData::at('', \sprintf('"%s" is not a target, like hose@lf or booster', mb_substr($text, 0, 60)));
+            throw InvalidData::at(
+                '',
+                \sprintf('"%s" is not a target, like hose@lf or booster', mb_substr($text, 0, 60)),
+            );
         }
 
         return self::of($parts[0], $parts[1] ?? null);

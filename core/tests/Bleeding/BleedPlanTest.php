@@ -37,19 +37,38 @@ final class BleedPlanTest extends TestCase
     public function testAWheelIsDoneAtSoManyClearStrokesAndNotBefore(): void
     {
         $plan = BleedPlan::of(World::handbook(), Place::of('lf'));
-        $line = static fn (string $bubbles, float $clear): array => ['corner' => 'lf', 'bleeder' => '', 'bubbles' => $bubbles, 'clear' => $clear, 'needs' => 3.0];
+        $line = static fn (string $bubbles, float $clear): array => [
+            'corner' => 'lf',
+            'bleeder' => '',
+            'bubbles' => $bubbles,
+            'clear' => $clear,
+            'needs' => 3.0,
+        ];
         self::assertSame(['lf' => false], $plan->done(World::handbook(), []));
         self::assertSame(['lf' => false], $plan->done(World::handbook(), [$line('none', 2)]));
-        self::assertSame(['lf' => false], $plan->done(World::handbook(), [$line('none', 3), $line('few', 0)]), 'bubbles came again');
+        self::assertSame(
+            ['lf' => false],
+            $plan->done(World::handbook(), [$line('none', 3), $line('few', 0)]),
+            'bubbles came again',
+        );
         self::assertSame(['lf' => true], $plan->done(World::handbook(), [$line('few', 0), $line('none', 3)]));
     }
 
-    /** The maker's own order goes before the school; a caliper with two bleeders is done when both are, the inner one first. */
+    /**
+     * The maker's own order goes before the school; a caliper with two bleeders is done when both are, the inner one
+     * first.
+     */
     public function testTheMakersOwnOrderAndTwoBleeders(): void
     {
         $layout = World::layout('solid-axle-4x4');
-        $plan = BleedPlan::of($layout, Place::vehicle(), BleedOrder::FarthestFirst, [Corner::LeftFront, Corner::RightRear]);
-        self::assertSame(['lf-inner', 'lf-outer', 'rr', 'lr', 'rf-inner', 'rf-outer'], array_keys($plan->done($layout, [])));
+        $plan = BleedPlan::of($layout, Place::vehicle(), BleedOrder::FarthestFirst, [
+            Corner::LeftFront,
+            Corner::RightRear,
+        ]);
+        self::assertSame(
+            ['lf-inner', 'lf-outer', 'rr', 'lr', 'rf-inner', 'rf-outer'],
+            array_keys($plan->done($layout, [])),
+        );
     }
 
     /**
@@ -65,7 +84,8 @@ final class BleedPlanTest extends TestCase
         self::assertEqualsWithDelta(58.63, $lr->totalMl, 0.02);
         self::assertSame(14, $lr->wheels[0]['count']);
         self::assertSame([], $lr->wheels[0]['top_up_at']);
-        // rr: (4.0·9.08 + 3.216 + 5)·1.5 = 66.80 mL in 14 strokes of 4.96 (69.4 mL); then lr: 98 − 69.44 = 28.56 mL, six strokes of 4.32 fit, the seventh does not
+        // rr: (4.0·9.08 + 3.216 + 5)·1.5 = 66.80 mL in 14 strokes of 4.96 (69.4 mL); then lr: 98 − 69.44 = 28.56 mL,
+        // six strokes of 4.32 fit, the seventh does not
         $both = BleedSums::of($layout, $book, [Corner::RightRear, Corner::LeftRear], $book->methods['pedal'], 'opened');
         self::assertSame([14, 14], array_column($both->wheels, 'count'));
         self::assertSame([[], [6]], array_column($both->wheels, 'top_up_at'));

@@ -31,7 +31,9 @@ final class ProbesTest extends TestCase
         }
     }
 
-    /** 1500 N on 25.5 cm² are 588 kPa: a hose that keeps back 600 kPa lets nothing past, one that keeps 100 hinders it. */
+    /**
+     * 1500 N on 25.5 cm² are 588 kPa: a hose that keeps back 600 kPa lets nothing past, one that keeps 100 hinders it.
+     */
     public function testWhatHoldsHindersThePush(): void
     {
         foreach ([[600.0, 0.0], [100.0, 0.77]] as [$holdKpa, $movedMm]) {
@@ -53,7 +55,7 @@ final class ProbesTest extends TestCase
     {
         yield 'sound' => [0.15, 2.4, 0.0];
         yield '1e-3: 588 kPa · 1e-3 · 4 s = 2.35 mL, 0.9 mm' => [1e-3, 0.9, 0.0];
-        yield '1e-4: 0.09 mm, e^(−5/2.2) = 0.10 left' => [1e-4, 0.09, 0.10];
+        yield '1e-4: 0.09 mm, e^(−5/2.2) = 0.10 left' => [1e-4, 0.09, 0.1];
         yield '3e-5: e^(−5/7.3) = 0.51 left' => [3e-5, 0.03, 0.51];
         yield '1e-6: e^(−5/220) = 0.98 left' => [1e-6, 0.001, 0.98];
     }
@@ -100,14 +102,22 @@ final class ProbesTest extends TestCase
     /** Φ at round numbers, from a printed table of the normal distribution. */
     public function testTheNormalDistribution(): void
     {
-        foreach (['0.0' => 0.5, '1.0' => 0.841345, '-1.0' => 0.158655, '1.96' => 0.975002, '-3.0' => 0.001350] as $z => $phi) {
+        foreach (
+            ['0.0' => 0.5, '1.0' => 0.841345, '-1.0' => 0.158655, '1.96' => 0.975002, '-3.0' => 0.00135] as $z => $phi
+        ) {
             self::assertEqualsWithDelta($phi, Chance::normal((float) $z), 1e-6);
         }
-        self::assertEqualsWithDelta(0.5, Chance::below(90.0, 90.0, 0.4), 1e-6, 'half of the readings of a value at the limit fall below it');
+        self::assertEqualsWithDelta(
+            0.5,
+            Chance::below(90.0, 90.0, 0.4),
+            1e-6,
+            'half of the readings of a value at the limit fall below it',
+        );
     }
 
     /**
-     * 100 N·m of drag is noticed by 1 − e^(−100/25); one driver in five whose vehicle drags on one side calls it a pull.
+     * 100 N·m of drag is noticed by 1 − e^(−100/25); one driver in five whose vehicle drags on one side calls it a
+     * pull.
      * A slow hose at the right front jerks to the left; a tacky lining at the left rear locks the rear.
      */
     public function testADriverNamesTheWheelThatDrags(): void

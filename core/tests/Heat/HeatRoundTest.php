@@ -14,7 +14,10 @@ use Rodrel\Core\Vocabulary\Corner;
 /** The heat round, worked by hand. */
 final class HeatRoundTest extends TestCase
 {
-    /** A rotor 120 K over the air read 4 minutes after the stop: 120·e^(240/960) = 154.08 K. A caliper takes 0.35 of it and is not corrected. */
+    /**
+     * A rotor 120 K over the air read 4 minutes after the stop: 120·e^(240/960) = 154.08 K. A caliper takes 0.35 of it
+     * and is not corrected.
+     */
     public function testEachPlaceIsBroughtToTheMomentOfStopping(): void
     {
         self::assertEqualsWithDelta(154.083, HeatRound::atStop(120.0, 'rotor', 240.0), 0.001);
@@ -24,7 +27,10 @@ final class HeatRoundTest extends TestCase
         HeatRound::atStop(10.0, 'rim', 361.0);
     }
 
-    /** The first wheel again: 100 K after 30 s and 90 K after 150 s is τ = 120/ln(100/90) = 1138.9 s; a wheel that warms says nothing. */
+    /**
+     * The first wheel again: 100 K after 30 s and 90 K after 150 s is τ = 120/ln(100/90) = 1138.9 s; a wheel that
+     * warms says nothing.
+     */
     public function testTheFirstWheelAgainShowsTheRealCooling(): void
     {
         self::assertEqualsWithDelta(1138.946, HeatRound::cooling(100.0, 30.0, 90.0, 150.0), 0.01);
@@ -34,7 +40,8 @@ final class HeatRoundTest extends TestCase
 
     /**
      * Small drag by hand: on the coast loop (360 s at 13.89 m/s, R 0.30 m) a front rotor of 6 kg loses
-     * (2.0 + 0.28·13.89)·ΔT = 5.889·ΔT plus radiation, near 15 °C 4·0.10·5.67e-8·288.15³·ΔT = 0.543·ΔT, together 6.43 W/K.
+     * (2.0 + 0.28·13.89)·ΔT = 5.889·ΔT plus radiation, near 15 °C 4·0.10·5.67e-8·288.15³·ΔT = 0.543·ΔT, together 6.43
+     * W/K.
      * m·c = 2760 J/K, so τ = 429 s and after 360 s 1 − e^(−360/429) = 0.568 of the steady state. 10 N·m more is
      * 463 W, steady 72.0 K, after the loop 40.9 K over what is expected (a little less: radiation grows with heat).
      */
@@ -44,7 +51,11 @@ final class HeatRoundTest extends TestCase
         $expected = ['lf' => 10.0, 'rf' => 10.0, 'lr' => 7.0, 'rr' => 7.0];
         $round = HeatRound::of(World::handbook(), $drive, ['lf' => 50.9] + $expected, $expected, 15.0);
         self::assertEqualsWithDelta(10.0, $round->wheels['lf']['drag_nm'], 0.6);
-        self::assertEqualsWithDelta($round->wheels['lf']['drag_nm'] * 13.889 / 0.3, $round->wheels['lf']['watts'], 1.0);
+        self::assertEqualsWithDelta(
+            ($round->wheels['lf']['drag_nm'] * 13.889) / 0.3,
+            $round->wheels['lf']['watts'],
+            1.0,
+        );
         self::assertSame(0.0, $round->wheels['rf']['drag_nm']);
         self::assertSame('lf', $round->axles['front']['hotter']);
         self::assertNull($round->axles['front']['cold'], 'coasting, only drag makes heat');
@@ -55,12 +66,21 @@ final class HeatRoundTest extends TestCase
     /**
      * Motorway, one stop at the end: ½·1350·30.556² = 630.2 kJ, of which a front wheel takes 1223/3166: 243.4 kJ in
      * 6·460 J/K is 88.2 K, all of it there since the stop is the last thing. Without drag nothing else heats it.
-     * Twenty-four stops down a hill from 40 km/h bring 24·83.3 kJ·0.3863/2760 = 280 K in eight minutes, less what is lost on the way.
+     * Twenty-four stops down a hill from 40 km/h bring 24·83.3 kJ·0.3863/2760 = 280 K in eight minutes, less what is
+     * lost on the way.
      */
     public function testEveryDriveBringsItsOwnHeat(): void
     {
         $drives = World::catalogue()->checks->drives;
-        $heat = static fn (string $id): float => ThermalWheel::of(World::handbook()->brake(Corner::LeftFront))->afterDrive($drives[$id], static fn (): float => 0.0, $drives[$id]->stopJoule(1350.0) * 1223.0 / 3166.0, 0.3, 15.0);
+        $heat = static fn (string $id): float => ThermalWheel::of(
+            World::handbook()->brake(Corner::LeftFront),
+        )->afterDrive(
+            $drives[$id],
+            static fn (): float => 0.0,
+            ($drives[$id]->stopJoule(1350.0) * 1223.0) / 3166.0,
+            0.3,
+            15.0,
+        );
         self::assertEqualsWithDelta(88.2, $heat('motorway-one-stop'), 0.2);
         self::assertGreaterThan(100.0, $heat('hill-descent'));
         self::assertLessThan(280.0, $heat('hill-descent'));

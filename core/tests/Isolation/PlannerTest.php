@@ -56,7 +56,10 @@ final class PlannerTest extends TestCase
         self::assertEqualsWithDelta($saving, $proposal->worth->savingCents, 0.5);
         self::assertEqualsWithDelta(15.0, $proposal->worth->minutes, 1e-9);
         self::assertEqualsWithDelta(($saving + $lambda * $bits - 15.0 * 100.0) / 15.0, $proposal->worth->score, 0.5);
-        self::assertSame(['yes', 'no'], array_map(static fn ($branch): string => $branch->outcomes[''], $proposal->fork));
+        self::assertSame(
+            ['yes', 'no'],
+            array_map(static fn ($branch): string => $branch->outcomes[''], $proposal->fork),
+        );
         self::assertEqualsWithDelta(0.7, $proposal->fork[0]->chance, 1e-9);
         self::assertSame('hose@vehicle', $proposal->fork[0]->leaders[0][0]);
     }
@@ -66,15 +69,34 @@ final class PlannerTest extends TestCase
     {
         $field = World::field('medium-car');
         $at = new \DateTimeImmutable('2026-03-01');
-        $spin = new Reading('s', CheckAt::parse('spin@vehicle'), ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at);
-        $readings = [new Reading('c', CheckAt::parse('complaint@vehicle'), ['' => 'drags-lf'], false, $at), new Reading('w', CheckAt::parse('pattern@vehicle'), ['' => 'lets-go'], false, $at), $spin, new Reading('p', CheckAt::parse('push-back@lf'), ['' => 'fades'], false, $at)];
+        $spin = new Reading(
+            's',
+            CheckAt::parse('spin@vehicle'),
+            ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'],
+            false,
+            $at,
+        );
+        $readings = [
+            new Reading('c', CheckAt::parse('complaint@vehicle'), ['' => 'drags-lf'], false, $at),
+            new Reading('w', CheckAt::parse('pattern@vehicle'), ['' => 'lets-go'], false, $at),
+            $spin,
+            new Reading('p', CheckAt::parse('push-back@lf'), ['' => 'fades'], false, $at),
+        ];
         $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings);
         self::assertGreaterThan(0.9, $belief->group('hose@lf'));
-        $verdict = Verdict::of($belief, new Situation(new CarState(Lift::WheelsOff, true, false, true), $readings), World::settings());
+        $verdict = Verdict::of(
+            $belief,
+            new Situation(new CarState(Lift::WheelsOff, true, false, true), $readings),
+            World::settings(),
+        );
         self::assertSame('hose-top@lf', (string) $verdict->next?->at);
         self::assertSame('confirm', $verdict->reason);
         $readings[] = new Reading('h', CheckAt::parse('hose-top@lf'), ['' => 'stays-stuck'], false, $at);
-        $after = Verdict::of(Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings), new Situation(new CarState(Lift::WheelsOff, true, true, true), $readings), World::settings());
+        $after = Verdict::of(
+            Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings),
+            new Situation(new CarState(Lift::WheelsOff, true, true, true), $readings),
+            World::settings(),
+        );
         self::assertNull($after->next);
         self::assertSame('hose@lf', (string) $after->repair);
     }
@@ -82,8 +104,20 @@ final class PlannerTest extends TestCase
     public function testNoLadderRungIsSuggestedBeforeTheWheelIsProvedStuck(): void
     {
         $field = World::field('medium-car');
-        $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), [new Reading('c', CheckAt::parse('complaint@vehicle'), ['' => 'drags-lf'], false, new \DateTimeImmutable('2026-03-01'))]);
-        $verdict = Verdict::of($belief, new Situation(new CarState(Lift::Ground, false, false, true), []), World::settings());
+        $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), [
+            new Reading(
+                'c',
+                CheckAt::parse('complaint@vehicle'),
+                ['' => 'drags-lf'],
+                false,
+                new \DateTimeImmutable('2026-03-01'),
+            ),
+        ]);
+        $verdict = Verdict::of(
+            $belief,
+            new Situation(new CarState(Lift::Ground, false, false, true), []),
+            World::settings(),
+        );
         foreach ([$verdict->next, ...$verdict->others] as $proposal) {
             self::assertNotContains('stuck', $proposal->check->demand->gates ?? []);
         }
@@ -95,7 +129,16 @@ final class PlannerTest extends TestCase
     {
         $field = World::field('medium-car');
         $at = new \DateTimeImmutable('2026-03-01');
-        $readings = [new Reading('c', CheckAt::parse('complaint@vehicle'), ['' => 'drags-lf'], false, $at), new Reading('s', CheckAt::parse('spin@vehicle'), ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at)];
+        $readings = [
+            new Reading('c', CheckAt::parse('complaint@vehicle'), ['' => 'drags-lf'], false, $at),
+            new Reading(
+                's',
+                CheckAt::parse('spin@vehicle'),
+                ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'],
+                false,
+                $at,
+            ),
+        ];
         $now = new Situation(new CarState(Lift::WheelsOff, true, false, true), $readings);
         $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings);
         $ids = static function (?array $tools) use ($belief, $now): array {
@@ -111,7 +154,9 @@ final class PlannerTest extends TestCase
 
     public function testGatesAreClosedUntilAReadingOpensThem(): void
     {
-        $ids = fn (Situation $now): array => array_merge(...array_map(static fn ($gate): array => $gate->unmet, $this->closedFor('spin@vehicle', $now)));
+        $ids = fn (Situation $now): array => array_merge(
+            ...array_map(static fn ($gate): array => $gate->unmet, $this->closedFor('spin@vehicle', $now)),
+        );
         self::assertSame(['raise'], $ids(new Situation(new CarState(Lift::Ground, false, false, true), [])));
         self::assertSame(['stands'], $ids(new Situation(new CarState(Lift::Raised, false, false, true), [])));
         self::assertSame(['cool'], $ids(new Situation(new CarState(Lift::Raised, true, false, false), [])));
@@ -119,15 +164,36 @@ final class PlannerTest extends TestCase
 
         $at = new \DateTimeImmutable('2026-03-01');
         $good = [
-            new Reading('l', CheckAt::parse('look@vehicle'), ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'], false, $at),
+            new Reading(
+                'l',
+                CheckAt::parse('look@vehicle'),
+                ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'],
+                false,
+                $at,
+            ),
             new Reading('p', CheckAt::parse('pedal@vehicle'), ['travel' => 'normal', 'sink' => 'none'], false, $at),
-            new Reading('s', CheckAt::parse('spin@vehicle'), ['lf' => 'one-finger', 'rf' => 'one-hand', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at),
+            new Reading(
+                's',
+                CheckAt::parse('spin@vehicle'),
+                ['lf' => 'one-finger', 'rf' => 'one-hand', 'lr' => 'one-finger', 'rr' => 'one-finger'],
+                false,
+                $at,
+            ),
         ];
         self::assertCount(9, $this->road(new Situation(new CarState(Lift::Ground, false, false, true), []))->unmet);
         self::assertFalse($this->road(new Situation(new CarState(Lift::Ground, false, false, true), []))->seenUnsafe);
         self::assertTrue($this->road(new Situation(new CarState(Lift::Ground, false, false, true), $good))->isOpen());
-        self::assertSame(['closed-and-proved'], $this->road(new Situation(new CarState(Lift::Ground, false, true, true), $good))->unmet);
-        $good[0] = new Reading('l', CheckAt::parse('look@vehicle'), ['level' => 'good', 'wet' => 'bad', 'lamp' => 'good'], false, $at);
+        self::assertSame(
+            ['closed-and-proved'],
+            $this->road(new Situation(new CarState(Lift::Ground, false, true, true), $good))->unmet,
+        );
+        $good[0] = new Reading(
+            'l',
+            CheckAt::parse('look@vehicle'),
+            ['level' => 'good', 'wet' => 'bad', 'lamp' => 'good'],
+            false,
+            $at,
+        );
         $wet = $this->road(new Situation(new CarState(Lift::Ground, false, false, true), $good));
         self::assertSame(['dry'], $wet->unmet);
         self::assertTrue($wet->seenUnsafe);
@@ -138,11 +204,20 @@ final class PlannerTest extends TestCase
     {
         $at = new \DateTimeImmutable('2026-03-01');
         foreach (['spin-hard@vehicle', 'spin@vehicle'] as $check) {
-            $read = static fn (string $word): Reading => new Reading('s', CheckAt::parse($check), ['lf' => $word, 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'], false, $at);
+            $read = static fn (string $word): Reading => new Reading(
+                's',
+                CheckAt::parse($check),
+                ['lf' => $word, 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'],
+                false,
+                $at,
+            );
             $free = $this->road(new Situation(new CarState(Lift::Ground, false, false, true), [$read('one-hand')]));
             self::assertNotContains('free-lf', $free->unmet);
             foreach (['two-hands', 'will-not-turn'] as $word) {
-                self::assertContains('free-lf', $this->road(new Situation(new CarState(Lift::Ground, false, false, true), [$read($word)]))->unmet);
+                self::assertContains(
+                    'free-lf',
+                    $this->road(new Situation(new CarState(Lift::Ground, false, false, true), [$read($word)]))->unmet,
+                );
             }
         }
         [$hot] = $this->closedFor('spin@vehicle', new Situation(new CarState(Lift::Raised, true, false, false), []));
@@ -151,7 +226,8 @@ final class PlannerTest extends TestCase
     }
 
     /**
-     * "Push" read unsurely as no leaves 0.5·0.1 + 0.25 = 0.3 against 0.7 of the caliper: the hose leads with 0.225 to 0.175,
+     * "Push" read unsurely as no leaves 0.5·0.1 + 0.25 = 0.3 against 0.7 of the caliper: the hose leads with 0.225 to
+     * 0.175,
      * and its own confirming check spoke against it.
      */
     public function testAConfirmingCheckThatSpokeAgainstItConfirmsNothing(): void
@@ -164,18 +240,31 @@ final class PlannerTest extends TestCase
         self::assertFalse(Verdict::of($belief, $now, World::settings())->confirmed);
         $for = ToyField::reading('push', 'yes');
         $belief = Belief::of($field, Opening::first($field, Context::none(), 0.0), [$for]);
-        self::assertTrue(Verdict::of($belief, new Situation(new CarState(Lift::WheelsOff, true, false, true), [$for]), World::settings())->confirmed);
+        self::assertTrue(
+            Verdict::of(
+                $belief,
+                new Situation(new CarState(Lift::WheelsOff, true, false, true), [$for]),
+                World::settings(),
+            )->confirmed,
+        );
     }
 
-    /** Where no check tells anything, a part dearer than the shop's limit still wants confirming, a cheaper one does not. */
+    /**
+     * Where no check tells anything, a part dearer than the shop's limit still wants confirming, a cheaper one does
+     * not.
+     */
     public function testADearPartWantsConfirmingAndACheapOneDoesNot(): void
     {
         $field = ToyField::make([0.5, 0.5], [0.5, 0.5], ['adjuster', 'pins']);
         $belief = Belief::of($field, Opening::first($field, Context::none(), 0.0), []);
         $now = new Situation(new CarState(Lift::WheelsOff, true, false, true), []);
-        $verdict = static fn (int $parts): Verdict => Verdict::of($belief, $now, World::settings(null, [
-            'prices' => ['adjuster' => ['parts_cents' => $parts]],
-        ]));
+        $verdict = static fn (int $parts): Verdict => Verdict::of(
+            $belief,
+            $now,
+            World::settings(null, [
+                'prices' => ['adjuster' => ['parts_cents' => $parts]],
+            ]),
+        );
         self::assertSame('confirm', $verdict(8001)->reason);
         self::assertSame('nothing-worth-it', $verdict(7999)->reason);
     }
@@ -186,16 +275,26 @@ final class PlannerTest extends TestCase
         $now = new Situation(new CarState(Lift::Ground, false, false, true), []);
         $score = static function (int $consumables) use ($now): float {
             $field = ToyField::make(consumables: $consumables);
-            $planner = new Planner(Belief::of($field, Opening::first($field, Context::none(), 0.0), []), World::settings());
+            $planner = new Planner(
+                Belief::of($field, Opening::first($field, Context::none(), 0.0), []),
+                World::settings(),
+            );
 
             return $planner->weigh($field->knowledge->checks->of('push'), Place::vehicle(), $now)->worth->score;
         };
         self::assertEqualsWithDelta(20.0, $score(0) - $score(300), 1e-6);
 
         $field = World::field('medium-car');
-        $planner = new Planner(Belief::of($field, Opening::first($field, Context::none(), 0.15), []), World::settings());
+        $planner = new Planner(
+            Belief::of($field, Opening::first($field, Context::none(), 0.15), []),
+            World::settings(),
+        );
         $top = CheckAt::parse('hose-top@lf');
-        $minutes = static fn (bool $opened): float => $planner->weigh($field->knowledge->checks->of($top), $top->place, new Situation(new CarState(Lift::WheelsOff, true, $opened, true), []))->worth->minutes;
+        $minutes = static fn (bool $opened): float => $planner->weigh(
+            $field->knowledge->checks->of($top),
+            $top->place,
+            new Situation(new CarState(Lift::WheelsOff, true, $opened, true), []),
+        )->worth->minutes;
         self::assertEqualsWithDelta(12.0, $minutes(false) - $minutes(true), 1e-9);
     }
 

@@ -23,31 +23,82 @@ final class ToyField
     public const LOOK = [0.5, 0.4];
 
     /**
-     * @param array{float, float}        $push
-     * @param array{float, float}        $look
+     * @param array{float, float} $push
+     * @param array{float, float} $look
      * @param array{string, string}|null $repairs other repairs than those of a hose and a caliper
      */
-    public static function make(array $push = self::PUSH, array $look = self::LOOK, ?array $repairs = null, int $consumables = 0): Field
-    {
+    public static function make(
+        array $push = self::PUSH,
+        array $look = self::LOOK,
+        ?array $repairs = null,
+        int $consumables = 0,
+    ): Field {
         $documents = World::documents();
-        $keep = static fn (array $row, string $id, float $weight, string $place): array => ['id' => $id, 'places' => $place, 'repair' => $row['repair'], 'weight' => $weight, 'severity' => [], 'effects' => [], 'signs' => [], 'ages_with' => $row['ages_with'], 'confirm' => ['push'], 'spoils' => [], 'provenance' => 'handbook'];
+        $keep = static fn (array $row, string $id, float $weight, string $place): array => [
+            'id' => $id,
+            'places' => $place,
+            'repair' => $row['repair'],
+            'weight' => $weight,
+            'severity' => [],
+            'effects' => [],
+            'signs' => [],
+            'ages_with' => $row['ages_with'],
+            'confirm' => ['push'],
+            'spoils' => [],
+            'provenance' => 'handbook',
+        ];
         [$hose, $caliper] = [$documents['faults']['faults'][0], $documents['faults']['faults'][5]];
-        $documents['faults']['faults'] = [$keep($hose, 'hose.one-way', 3.0, 'vehicle'), $keep($caliper, 'piston.stuck-out', 1.0, 'vehicle')];
+        $documents['faults']['faults'] = [
+            $keep($hose, 'hose.one-way', 3.0, 'vehicle'),
+            $keep($caliper, 'piston.stuck-out', 1.0, 'vehicle'),
+        ];
         foreach ($repairs ?? [] as $n => $repair) {
             $documents['faults']['faults'][$n]['repair'] = $repair;
         }
-        $sign = static fn (string $id, string $state, float $minutes): array => ['id' => $id, 'places' => 'vehicle', 'station' => 'under', 'state' => $state, 'minutes' => $minutes, 'provenance' => 'estimate', 'reason' => 'made up for a test', 'observer' => ['type' => 'sign', 'words' => ['yes', 'no'], 'base' => [0.5, 0.5], 'blunder' => 0.0]];
-        $documents['checks']['checks'] = [['consumables_cents' => $consumables] + $sign('push', 'wheels-off', 5.0), $sign('look', 'ground', 1.0)];
+        $sign = static fn (string $id, string $state, float $minutes): array => [
+            'id' => $id,
+            'places' => 'vehicle',
+            'station' => 'under',
+            'state' => $state,
+            'minutes' => $minutes,
+            'provenance' => 'estimate',
+            'reason' => 'made up for a test',
+            'observer' => ['type' => 'sign', 'words' => ['yes', 'no'], 'base' => [0.5, 0.5], 'blunder' => 0.0],
+        ];
+        $documents['checks']['checks'] = [
+            ['consumables_cents' => $consumables] + $sign('push', 'wheels-off', 5.0),
+            $sign('look', 'ground', 1.0),
+        ];
         $catalogue = Catalogue::fromArray($documents);
-        $row = static fn (array $yes): array => ['words' => ['yes', 'no'], 'table' => [[$yes[0], 1.0 - $yes[0]], [$yes[1], 1.0 - $yes[1]]], 'index' => [0, 1]];
+        $row = static fn (array $yes): array => [
+            'words' => ['yes', 'no'],
+            'table' => [[$yes[0], 1.0 - $yes[0]], [$yes[1], 1.0 - $yes[1]]],
+            'index' => [0, 1],
+        ];
         $rows = ['push@vehicle' => $row($push), 'look@vehicle' => $row($look)];
-        $signature = Signature::fromArray(['format' => 2, 'key' => 'toy', 'particles' => 2, 'simulations' => 0, 'rows' => $rows]);
+        $signature = Signature::fromArray([
+            'format' => 2,
+            'key' => 'toy',
+            'particles' => 2,
+            'simulations' => 0,
+            'rows' => $rows,
+        ]);
 
         return Field::of($catalogue->knowledge(), Layout::fromArray($catalogue->presets['medium-car']), $signature);
     }
 
-    public static function reading(string $check, string $word, bool $unsure = false, string $at = '2026-03-01 10:00:00'): Reading
-    {
-        return new Reading($check.$word.$at, CheckAt::of($check, 'vehicle'), ['' => $word], $unsure, new \DateTimeImmutable($at));
+    public static function reading(
+        string $check,
+        string $word,
+        bool $unsure = false,
+        string $at = '2026-03-01 10:00:00',
+    ): Reading {
+        return new Reading(
+            $check.$word.$at,
+            CheckAt::of($check, 'vehicle'),
+            ['' => $word],
+            $unsure,
+            new \DateTimeImmutable($at),
+        );
     }
 }

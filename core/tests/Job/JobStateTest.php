@@ -44,10 +44,20 @@ final class JobStateTest extends TestCase
         self::assertSame(1, $this->state()->story->now()->number);
         self::assertTrue($this->state()->situation->car->opened);
 
-        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
+        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(
+            Kind::Bled,
+            [],
+        );
         self::assertSame(Stage::Proof, $this->state()->stage);
         $this->prove();
-        self::assertSame([Criterion::PASSED], array_values(array_unique(array_map(static fn (Criterion $c): string => $c->status, $this->state()->proof->criteria))));
+        self::assertSame(
+            [Criterion::PASSED],
+            array_values(
+                array_unique(
+                    array_map(static fn (Criterion $c): string => $c->status, $this->state()->proof->criteria),
+                ),
+            ),
+        );
         self::assertTrue($this->state()->mayHandOver());
         $this->write(Kind::Handover, []);
         self::assertSame(Stage::Done, $this->state()->stage);
@@ -55,10 +65,23 @@ final class JobStateTest extends TestCase
 
     public function testAFailedProofReturnsToTheBenchAsAReadingOfTheNewEpoch(): void
     {
-        $this->intake()->lift('wheels-off')->spin('will-not-turn')->read('push-back@lf', ['' => 'hard-shut-easy-open'])->sign('hose@lf')->carryOutHose();
-        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
+        $this->intake()
+            ->lift('wheels-off')
+            ->spin('will-not-turn')
+            ->read('push-back@lf', ['' => 'hard-shut-easy-open'])
+            ->sign('hose@lf')
+            ->carryOutHose();
+        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(
+            Kind::Bled,
+            [],
+        );
         $before = $this->diagnosis()->belief->group('caliper@lf');
-        $this->lift('raised')->read('spin-hard@vehicle', ['lf' => 'two-hands', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger']);
+        $this->lift('raised')->read('spin-hard@vehicle', [
+            'lf' => 'two-hands',
+            'rf' => 'one-finger',
+            'lr' => 'one-finger',
+            'rr' => 'one-finger',
+        ]);
         $state = $this->state();
         self::assertSame(Stage::Bench, $state->stage);
         self::assertSame('spin-hard', $state->proof->failed()?->id);
@@ -66,20 +89,43 @@ final class JobStateTest extends TestCase
         self::assertLessThan(0.25, $this->diagnosis()->belief->group('hose@lf'), 'the new hose is nearly out of it');
     }
 
-    /** Bled clean and the pedal long all the same: a reading, and air beyond the modulator comes to mind more than before the run. */
+    /**
+     * Bled clean and the pedal long all the same: a reading, and air beyond the modulator comes to mind more than
+     * before the run.
+     */
     public function testALongPedalAfterACleanRunIsAReading(): void
     {
-        $this->intake()->lift('wheels-off')->spin('will-not-turn')->read('push-back@lf', ['' => 'hard-shut-easy-open'])->sign('hose@lf')->carryOutHose();
+        $this->intake()
+            ->lift('wheels-off')
+            ->spin('will-not-turn')
+            ->read('push-back@lf', ['' => 'hard-shut-easy-open'])
+            ->sign('hose@lf')
+            ->carryOutHose();
         $unbled = $this->diagnosis()->belief->group('bleed-cycled@vehicle');
-        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
+        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(
+            Kind::Bled,
+            [],
+        );
         self::assertGreaterThan($unbled, $this->diagnosis()->belief->group('bleed-cycled@vehicle'));
         $before = $this->diagnosis()->belief->group('bleed-cycled@vehicle');
         $this->lift('ground')->read('first-stroke@vehicle', ['' => 'long']);
         self::assertSame(Stage::Bench, $this->state()->stage);
         self::assertGreaterThan(2.0 * $before, $this->diagnosis()->belief->group('bleed-cycled@vehicle'));
         $groups = $this->diagnosis()->belief->groups;
-        $named = array_filter($groups, static fn (string $group): bool => \in_array(GroupAt::parse($group)->id, ['bleed', 'bleed-cycled', 'adjuster', 'caliper-swap', 'hose'], true), \ARRAY_FILTER_USE_KEY);
-        self::assertGreaterThan(0.4 * (1.0 - $groups['none@vehicle']), array_sum($named), 'air, a low bleeder, slack drums or a hose that grows: '.json_encode(\array_slice($groups, 0, 6)));
+        $named = array_filter(
+            $groups,
+            static fn (string $group): bool => \in_array(
+                GroupAt::parse($group)->id,
+                ['bleed', 'bleed-cycled', 'adjuster', 'caliper-swap', 'hose'],
+                true,
+            ),
+            \ARRAY_FILTER_USE_KEY,
+        );
+        self::assertGreaterThan(
+            0.4 * (1.0 - $groups['none@vehicle']),
+            array_sum($named),
+            'air, a low bleeder, slack drums or a hose that grows: '.json_encode(\array_slice($groups, 0, 6)),
+        );
     }
 
     public function testUndoIsAnEntryAndCanBeUndone(): void
@@ -98,7 +144,10 @@ final class JobStateTest extends TestCase
     {
         $this->write(Kind::Intake, ['complaint' => 'drags-lf', 'driven_in' => true]);
         $heat = static fn (float $k): array => ['typed' => (string) ($k + 10.0), 'unit' => '°C', 'core' => $k];
-        $this->write(Kind::Reading, ['check' => 'heat-arrival@vehicle', 'numbers' => ['lf' => $heat(250.0), 'rf' => $heat(110.0), 'lr' => $heat(60.0), 'rr' => $heat(60.0)]]);
+        $this->write(Kind::Reading, [
+            'check' => 'heat-arrival@vehicle',
+            'numbers' => ['lf' => $heat(250.0), 'rf' => $heat(110.0), 'lr' => $heat(60.0), 'rr' => $heat(60.0)],
+        ]);
         self::assertFalse($this->state()->situation->car->cool);
         self::assertContains('cool', $this->state()->road()->unmet);
         $this->write(Kind::Cool, []);
@@ -108,9 +157,15 @@ final class JobStateTest extends TestCase
     public function testStateFollowsFromEntriesAndStandsFallWithTheVehicle(): void
     {
         $this->intake()->lift('wheels-off');
-        self::assertSame([Lift::WheelsOff, true], [$this->state()->situation->car->lift, $this->state()->situation->car->stands]);
+        self::assertSame(
+            [Lift::WheelsOff, true],
+            [$this->state()->situation->car->lift, $this->state()->situation->car->stands],
+        );
         $this->write(Kind::Lift, ['to' => 'ground', 'stands' => false]);
-        self::assertSame([Lift::Ground, false], [$this->state()->situation->car->lift, $this->state()->situation->car->stands]);
+        self::assertSame(
+            [Lift::Ground, false],
+            [$this->state()->situation->car->lift, $this->state()->situation->car->stands],
+        );
     }
 
     public function testAJointOpenedForAReadingClosesTheRoadAndBringsAirIntoPlay(): void
@@ -148,27 +203,82 @@ final class JobStateTest extends TestCase
     /** @return iterable<string, array{string, Kind, array<string, mixed>, string}> */
     public static function provideRefused(): iterable
     {
-        yield 'a wheel spun on the ground' => ['intake', Kind::Reading, ['check' => 'spin@vehicle', 'outcomes' => ['lf' => 'one-finger']], 'raise'];
-        yield 'a joint opened on a wheel not proved stuck' => ['raised', Kind::Reading, ['check' => 'hose-top@lf', 'outcomes' => ['' => 'frees']], 'spin-first'];
-        yield 'temperatures of a vehicle that stood' => ['intake', Kind::Reading, ['check' => 'heat-arrival@vehicle', 'numbers' => ['lf' => ['core' => 60.0]]], 'driven-in'];
-        yield 'a loop before it is proved safe' => ['intake', Kind::Reading, ['check' => 'heat-loop@vehicle', 'numbers' => ['lf' => ['core' => 60.0]]], 'pedal-high'];
-        yield 'the road before it is proved safe' => ['intake', Kind::Reading, ['check' => 'complaint-again@vehicle', 'outcomes' => ['' => 'gone']], 'level'];
-        yield 'a step without its figure' => ['signed', Kind::Step, ['sheet' => '{last}', 'step' => 'banjo'], 'figure-first'];
-        yield 'opening before everything lies ready' => ['signed', Kind::Step, ['sheet' => '{last}', 'step' => 'open-top'], 'prepare-first'];
-        yield 'a repair finished with steps open' => ['signed', Kind::Repaired, ['group' => 'hose@lf', 'sheet' => '{last}'], 'steps-first'];
+        yield 'a wheel spun on the ground' => [
+            'intake',
+            Kind::Reading,
+            ['check' => 'spin@vehicle', 'outcomes' => ['lf' => 'one-finger']],
+            'raise',
+        ];
+        yield 'a joint opened on a wheel not proved stuck' => [
+            'raised',
+            Kind::Reading,
+            ['check' => 'hose-top@lf', 'outcomes' => ['' => 'frees']],
+            'spin-first',
+        ];
+        yield 'temperatures of a vehicle that stood' => [
+            'intake',
+            Kind::Reading,
+            ['check' => 'heat-arrival@vehicle', 'numbers' => ['lf' => ['core' => 60.0]]],
+            'driven-in',
+        ];
+        yield 'a loop before it is proved safe' => [
+            'intake',
+            Kind::Reading,
+            ['check' => 'heat-loop@vehicle', 'numbers' => ['lf' => ['core' => 60.0]]],
+            'pedal-high',
+        ];
+        yield 'the road before it is proved safe' => [
+            'intake',
+            Kind::Reading,
+            ['check' => 'complaint-again@vehicle', 'outcomes' => ['' => 'gone']],
+            'level',
+        ];
+        yield 'a step without its figure' => [
+            'signed',
+            Kind::Step,
+            ['sheet' => '{last}', 'step' => 'banjo'],
+            'figure-first',
+        ];
+        yield 'opening before everything lies ready' => [
+            'signed',
+            Kind::Step,
+            ['sheet' => '{last}', 'step' => 'open-top'],
+            'prepare-first',
+        ];
+        yield 'a repair finished with steps open' => [
+            'signed',
+            Kind::Repaired,
+            ['group' => 'hose@lf', 'sheet' => '{last}'],
+            'steps-first',
+        ];
         yield 'a handover without proof' => ['signed', Kind::Handover, [], 'proof-first'];
         yield 'bleeding before a repair' => ['signed', Kind::Bled, [], 'repair-first'];
         yield 'taking back what is not there' => ['intake', Kind::Undo, ['cancels' => 'nobody'], 'nothing-to-undo'];
-        yield 'a waiver without a reason' => ['intake', Kind::Waive, ['criterion' => 'dry', 'reason' => ' '], 'reason-first'];
+        yield 'a waiver without a reason' => [
+            'intake',
+            Kind::Waive,
+            ['criterion' => 'dry', 'reason' => ' '],
+            'reason-first',
+        ];
     }
 
     public function testASecondLookIsSomebodyElsesOrTenMinutesLater(): void
     {
         $this->intake()->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf');
         $sheet = end($this->log)->id;
-        $this->write(Kind::Step, ['sheet' => $sheet, 'step' => 'banjo', 'figure' => ['typed' => '24', 'unit' => 'N·m', 'core' => 24.0]]);
+        $this->write(Kind::Step, [
+            'sheet' => $sheet,
+            'step' => 'banjo',
+            'figure' => ['typed' => '24', 'unit' => 'N·m', 'core' => 24.0],
+        ]);
         $step = end($this->log);
-        $confirm = static fn (string $author, int $seconds): Entry => new Entry('c', 99, new ConfirmPayload($step->id), $author, $step->takenAt->modify("+$seconds seconds"));
+        $confirm = static fn (string $author, int $seconds): Entry => new Entry(
+            'c',
+            99,
+            new ConfirmPayload($step->id),
+            $author,
+            $step->takenAt->modify("+$seconds seconds"),
+        );
         Rule::check($this->state(), $confirm('other', 5));
         Rule::check($this->state(), $confirm('anna', 600));
         $this->expectException(Refused::class);
@@ -177,7 +287,12 @@ final class JobStateTest extends TestCase
 
     public function testASafetyItemBarsTheHandover(): void
     {
-        $this->intake()->lift('wheels-off')->spin('will-not-turn')->read('push-back@lf', ['' => 'hard-shut-easy-open'])->sign('hose@lf')->carryOutHose();
+        $this->intake()
+            ->lift('wheels-off')
+            ->spin('will-not-turn')
+            ->read('push-back@lf', ['' => 'hard-shut-easy-open'])
+            ->sign('hose@lf')
+            ->carryOutHose();
         $this->write(Kind::Bled, [])->write(Kind::Item, ['text' => 'line plug', 'due' => '', 'safety' => true]);
         $item = end($this->log)->id;
         try {
@@ -193,9 +308,17 @@ final class JobStateTest extends TestCase
 
     public function testAReadingTakenBackTakesTheFindingWithIt(): void
     {
-        $this->intake()->lift('wheels-off')->spin('will-not-turn')->read('push-back@lf', ['' => 'hard-shut-easy-open']);
+        $this->intake()
+            ->lift('wheels-off')
+            ->spin('will-not-turn')
+            ->read('push-back@lf', ['' => 'hard-shut-easy-open']);
         $rests = end($this->log)->id;
-        $this->write(Kind::Finding, ['group' => 'hose@lf', 'sentence' => 'it is', 'mass' => 0.9, 'readings' => [$rests]]);
+        $this->write(Kind::Finding, [
+            'group' => 'hose@lf',
+            'sentence' => 'it is',
+            'mass' => 0.9,
+            'readings' => [$rests],
+        ]);
         self::assertSame(Stage::Repair, $this->state()->stage);
         $this->write(Kind::Undo, ['cancels' => $rests]);
         self::assertNull($this->state()->story->finding());
@@ -205,7 +328,12 @@ final class JobStateTest extends TestCase
     public function testASinkingPedalFailsTheProof(): void
     {
         $this->repaired();
-        $this->write(Kind::Reading, ['check' => 'pedal@vehicle', 'outcomes' => ['sink' => 'sinks'], 'numbers' => ['travel' => ['typed' => '68', 'unit' => 'mm', 'core' => 68.0]], 'unsure' => false]);
+        $this->write(Kind::Reading, [
+            'check' => 'pedal@vehicle',
+            'outcomes' => ['sink' => 'sinks'],
+            'numbers' => ['travel' => ['typed' => '68', 'unit' => 'mm', 'core' => 68.0]],
+            'unsure' => false,
+        ]);
         self::assertSame('firm-hold', $this->state()->proof->failed()?->id);
     }
 
@@ -226,20 +354,36 @@ final class JobStateTest extends TestCase
     public function testAWheelThatStaysCoolOnTheSameLoopFailsTheProof(): void
     {
         $sound = World::sound('medium-car');
-        $loop = static fn (float $leftFront): array => ['check' => 'brake-loop@vehicle', 'unsure' => false, 'numbers' => array_combine(['lf', 'rf', 'lr', 'rr'], array_map(
-            static fn (string $corner, float $share): array => ['typed' => '0', 'unit' => '°C', 'core' => $share * $sound->median(CheckAt::parse('brake-loop@vehicle'), $corner)],
-            ['lf', 'rf', 'lr', 'rr'],
-            [$leftFront, 1.0, 1.0, 1.0],
-        ))];
+        $loop = static fn (float $leftFront): array => [
+            'check' => 'brake-loop@vehicle',
+            'unsure' => false,
+            'numbers' => array_combine(
+                ['lf', 'rf', 'lr', 'rr'],
+                array_map(
+                    static fn (string $corner, float $share): array => [
+                        'typed' => '0',
+                        'unit' => '°C',
+                        'core' => $share * $sound->median(CheckAt::parse('brake-loop@vehicle'), $corner),
+                    ],
+                    ['lf', 'rf', 'lr', 'rr'],
+                    [$leftFront, 1.0, 1.0, 1.0],
+                ),
+            ),
+        ];
         foreach ([[1.0, Criterion::PASSED], [0.2, Criterion::FAILED]] as [$share, $status]) {
             $this->log = [];
             $this->intake();
             $this->log[] = $this->entry(Kind::Reading, $loop(3.0));
             $this->write(Kind::Cool, [])->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf')->carryOutHose();
-            $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
+            $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(
+                Kind::Bled,
+                [],
+            );
             $this->prove();
             $this->log[] = $this->entry(Kind::Reading, $loop($share));
-            $heat = array_values(array_filter($this->state()->proof->criteria, static fn (Criterion $c): bool => 'heat' === $c->id));
+            $heat = array_values(
+                array_filter($this->state()->proof->criteria, static fn (Criterion $c): bool => 'heat' === $c->id),
+            );
             self::assertSame($status, $heat[0]->status);
         }
     }
@@ -250,7 +394,13 @@ final class JobStateTest extends TestCase
         $odds = function (bool $stood): float {
             $this->log = [];
             $this->write(Kind::Intake, ['complaint' => 'drags-lf', 'stood' => $stood]);
-            $rust = array_sum(array_filter($this->diagnosis()->belief->suspects, static fn (string $suspect): bool => str_starts_with($suspect, 'rust.stuck@'), \ARRAY_FILTER_USE_KEY));
+            $rust = array_sum(
+                array_filter(
+                    $this->diagnosis()->belief->suspects,
+                    static fn (string $suspect): bool => str_starts_with($suspect, 'rust.stuck@'),
+                    \ARRAY_FILTER_USE_KEY,
+                ),
+            );
 
             return $rust / (1.0 - $rust - $this->diagnosis()->belief->second());
         };
@@ -260,12 +410,21 @@ final class JobStateTest extends TestCase
     private function repaired(): void
     {
         $this->intake()->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf')->carryOutHose();
-        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(Kind::Bled, []);
+        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(
+            Kind::Bled,
+            [],
+        );
     }
 
     private function intake(): self
     {
-        return $this->write(Kind::Intake, ['complaint' => 'drags-lf', 'pattern' => 'warm', 'hot' => false, 'parts' => [], 'note' => '']);
+        return $this->write(Kind::Intake, [
+            'complaint' => 'drags-lf',
+            'pattern' => 'warm',
+            'hot' => false,
+            'parts' => [],
+            'note' => '',
+        ]);
     }
 
     private function lift(string $to): self
@@ -275,7 +434,12 @@ final class JobStateTest extends TestCase
 
     private function spin(string $leftFront): self
     {
-        return $this->read('spin@vehicle', ['lf' => $leftFront, 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger']);
+        return $this->read('spin@vehicle', [
+            'lf' => $leftFront,
+            'rf' => 'one-finger',
+            'lr' => 'one-finger',
+            'rr' => 'one-finger',
+        ]);
     }
 
     /** @param array<string, string> $outcomes */
@@ -311,12 +475,27 @@ final class JobStateTest extends TestCase
     private function prove(): void
     {
         $best = ['lf' => 'one-finger', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'];
-        $this->lift('raised')->read('spin-hard@vehicle', $best)->read('look@vehicle', ['level' => 'good', 'wet' => 'good', 'lamp' => 'good']);
-        $this->write(Kind::Reading, ['check' => 'pedal@vehicle', 'outcomes' => ['sink' => 'none'], 'numbers' => ['travel' => ['typed' => '68', 'unit' => 'mm', 'core' => 68.0]], 'unsure' => false]);
-        $this->write(Kind::Reading, ['check' => 'first-stroke@vehicle', 'numbers' => ['' => ['typed' => '69', 'unit' => 'mm', 'core' => 69.0]], 'unsure' => false]);
+        $this->lift('raised')
+            ->read('spin-hard@vehicle', $best)
+            ->read('look@vehicle', ['level' => 'good', 'wet' => 'good', 'lamp' => 'good']);
+        $this->write(Kind::Reading, [
+            'check' => 'pedal@vehicle',
+            'outcomes' => ['sink' => 'none'],
+            'numbers' => ['travel' => ['typed' => '68', 'unit' => 'mm', 'core' => 68.0]],
+            'unsure' => false,
+        ]);
+        $this->write(Kind::Reading, [
+            'check' => 'first-stroke@vehicle',
+            'numbers' => ['' => ['typed' => '69', 'unit' => 'mm', 'core' => 69.0]],
+            'unsure' => false,
+        ]);
         self::assertContains('on-ground', $this->state()->road()->unmet);
-        $this->write(Kind::Lift, ['to' => 'ground', 'stands' => false])->read('complaint-again@vehicle', ['' => 'gone']);
-        $this->lift('raised')->read('spin-hot@vehicle', $best)->write(Kind::Lift, ['to' => 'ground', 'stands' => false]);
+        $this->write(Kind::Lift, ['to' => 'ground', 'stands' => false])->read('complaint-again@vehicle', [
+            '' => 'gone',
+        ]);
+        $this->lift('raised')
+            ->read('spin-hot@vehicle', $best)
+            ->write(Kind::Lift, ['to' => 'ground', 'stands' => false]);
     }
 
     /** @param array<string, mixed> $payload */
@@ -335,7 +514,13 @@ final class JobStateTest extends TestCase
     {
         $seq = \count($this->log) + 1;
 
-        return new Entry("e$seq", $seq, $kind->read($payload), 'anna', new \DateTimeImmutable('2026-03-01 08:00:00 +'.$this->minute.' minutes'));
+        return new Entry(
+            "e$seq",
+            $seq,
+            $kind->read($payload),
+            'anna',
+            new \DateTimeImmutable('2026-03-01 08:00:00 +'.$this->minute.' minutes'),
+        );
     }
 
     private function diagnosis(): Diagnosis

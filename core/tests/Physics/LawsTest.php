@@ -41,7 +41,11 @@ final class LawsTest extends TestCase
                 $seen = World::press(World::layout(), $particle->effects->all(), $footN, [0.4, 3.4]);
                 foreach (['0.40', '3.40'] as $at) {
                     foreach ($seen[$at]['kpa'] as $corner => $kpa) {
-                        self::assertGreaterThanOrEqual(($before[$at][$corner] ?? 0.0) - 1.0, $kpa, $particle->suspect." $corner at $at s");
+                        self::assertGreaterThanOrEqual(
+                            ($before[$at][$corner] ?? 0.0) - 1.0,
+                            $kpa,
+                            $particle->suspect." $corner at $at s",
+                        );
                         $before[$at][$corner] = $kpa;
                     }
                 }
@@ -54,7 +58,10 @@ final class LawsTest extends TestCase
         $mirror = ['lf' => 'rf', 'rf' => 'lf', 'lr' => 'rr', 'rr' => 'lr'];
         $preset = World::handbookDocument();
         foreach ($preset['master']['chambers'] as $i => $chamber) {
-            $preset['master']['chambers'][$i]['wheels'] = array_map(static fn (string $w): string => $mirror[$w], $chamber['wheels']);
+            $preset['master']['chambers'][$i]['wheels'] = array_map(
+                static fn (string $w): string => $mirror[$w],
+                $chamber['wheels'],
+            );
         }
         $fault = ['hose@lf' => ['gf' => 0.002, 'gr' => 1e-5], 'wheel@lf' => ['air' => 1.0]];
         $mirrored = ['hose@rf' => $fault['hose@lf'], 'wheel@rf' => $fault['wheel@lf']];
@@ -78,12 +85,21 @@ final class LawsTest extends TestCase
         self::assertEqualsWithDelta($left['kpa']['rf'], $right['kpa']['lf'], 1e-6);
     }
 
-    /** Reservoir + chambers + lines + leaked + caught stays what it was, over a minute of random faults and an opened joint. */
+    /**
+     * Reservoir + chambers + lines + leaked + caught stays what it was, over a minute of random faults and an opened
+     * joint.
+     */
     public function testTheVolumeLedgerIsConstant(): void
     {
         $layout = World::handbook();
         foreach ([...$this->sample(10), null] as $particle) {
-            $effects = null === $particle ? new Effects(['wheel@lf' => ['leak' => 1e-5, 'air' => 1.0], 'chamber@primary' => ['bypass_hard' => 2e-4]]) : $particle->effects;
+            $effects
+                = null === $particle
+                    ? new Effects([
+                        'wheel@lf' => ['leak' => 1e-5, 'air' => 1.0],
+                        'chamber@primary' => ['bypass_hard' => 2e-4],
+                    ])
+                    : $particle->effects;
             $chamber = $layout->chambers[0];
             $circuit = (new CircuitBuilder($layout))->build($chamber, $effects);
             $state = CircuitState::atRest($circuit);
@@ -91,13 +107,27 @@ final class LawsTest extends TestCase
             $solver = new CircuitSolver();
             $booster = new Booster($layout, 65.0, $effects->value('booster', null, 'stuck', 0.0));
             $solver->run($circuit, $state, new PedalSource(Foot::press(150.0), $booster), 30.0);
-            $solver->run($circuit, $state, new PedalSource(Foot::off(), $booster), 40.0, [], [$circuit->node('wheel@lf')]);
+            $solver->run(
+                $circuit,
+                $state,
+                new PedalSource(Foot::off(), $booster),
+                40.0,
+                [],
+                [$circuit->node('wheel@lf')],
+            );
             $solver->run($circuit, $state, new PedalSource(Foot::off(), $booster), 60.0);
-            self::assertEqualsWithDelta($atRest, $state->ledgerMl($circuit), 1e-6, null === $particle ? 'leak and bypass' : (string) $particle->suspect);
+            self::assertEqualsWithDelta(
+                $atRest,
+                $state->ledgerMl($circuit),
+                1e-6,
+                null === $particle ? 'leak and bypass' : (string) $particle->suspect,
+            );
         }
     }
 
-    /** A seeded sample over all presets, each pressed as hard as its kind of assist wants; every particle when asked. */
+    /**
+     * A seeded sample over all presets, each pressed as hard as its kind of assist wants; every particle when asked.
+     */
     public function testHalvingTheToleranceChangesNoPressureByMoreThanOnePercent(): void
     {
         $at = [0.4, 1.0, 3.4, 4.0, 5.0, 9.0, 20.0];
@@ -106,17 +136,21 @@ final class LawsTest extends TestCase
             $layout = World::layout($preset);
             $footN = $layout->hasAssist() ? 150.0 : 400.0;
             $particles = Particles::of(World::catalogue()->faults, $layout);
-            $picked = World::isAsked() ? $particles : array_map(
-                static fn (int $n): Particle => $particles[$n],
-                $chance->pickArrayKeys($particles, 6),
-            );
+            $picked = World::isAsked()
+                ? $particles
+                : array_map(static fn (int $n): Particle => $particles[$n], $chance->pickArrayKeys($particles, 6));
             foreach ($picked as $particle) {
                 $coarse = World::press($layout, $particle->effects->all(), $footN, $at);
                 $fine = World::press($layout, $particle->effects->all(), $footN, $at, tolerance: 0.5);
                 foreach ($fine as $t => $seen) {
                     foreach ($seen['kpa'] as $corner => $kpa) {
                         $said = "$preset $particle->suspect $corner at $t s";
-                        self::assertEqualsWithDelta($kpa, $coarse[$t]['kpa'][$corner], max(2.0, 0.01 * abs($kpa)), $said);
+                        self::assertEqualsWithDelta(
+                            $kpa,
+                            $coarse[$t]['kpa'][$corner],
+                            max(2.0, 0.01 * abs($kpa)),
+                            $said,
+                        );
                     }
                 }
             }
@@ -128,7 +162,12 @@ final class LawsTest extends TestCase
     {
         foreach (['medium-car', 'front-rear-discs', 'petrol-turbo', 'solid-axle-4x4'] as $preset) {
             foreach ([1e-6, 1e-4] as $forward) {
-                $seen = World::press(World::layout($preset), ['inlet-valve@lf' => ['gf' => $forward, 'gr' => 0.05]], 150.0, [9.0]);
+                $seen = World::press(
+                    World::layout($preset),
+                    ['inlet-valve@lf' => ['gf' => $forward, 'gr' => 0.05]],
+                    150.0,
+                    [9.0],
+                );
                 self::assertEqualsWithDelta(0.0, $seen['9.00']['kpa']['lf'], 2.0, $preset);
             }
         }
@@ -136,7 +175,12 @@ final class LawsTest extends TestCase
 
     public function testACauseOnBothChambersDragsBothWheelsOfAnAxleAlike(): void
     {
-        foreach ([['booster' => ['stuck' => 300.0]], ['chamber@primary' => ['rest' => 0.4], 'chamber@secondary' => ['rest' => 0.4]]] as $fault) {
+        foreach (
+            [
+                ['booster' => ['stuck' => 300.0]],
+                ['chamber@primary' => ['rest' => 0.4], 'chamber@secondary' => ['rest' => 0.4]],
+            ] as $fault
+        ) {
             $seen = World::press(World::handbook(), $fault, 150.0, [8.0])['8.00']['torque'];
             self::assertGreaterThan(20.0, $seen['lf']);
             self::assertEqualsWithDelta($seen['lf'], $seen['rf'], 0.5);
@@ -153,7 +197,10 @@ final class LawsTest extends TestCase
         self::assertLessThan(1.0, $seen['lr']);
     }
 
-    /** Foot 150 N gives 5635 kPa; behind a valve with knee 2500 and slope 0.35 the rear gets 2500 + 0.35 · 3135 = 3597 kPa. */
+    /**
+     * Foot 150 N gives 5635 kPa; behind a valve with knee 2500 and slope 0.35 the rear gets 2500 + 0.35 · 3135 = 3597
+     * kPa.
+     */
     public function testARearPressureValveHoldsBackByItsSlopeAndLetsGoFreely(): void
     {
         $valve = ['knee_kpa' => 2500, 'slope' => 0.35];

@@ -20,7 +20,9 @@ final class JitTest extends TestCase
         $faults = array_keys(World::catalogue()->faults->all);
         $lines = 0;
         foreach (array_keys(World::catalogue()->presets) as $preset) {
-            $asked = World::isAsked() ? [] : array_map(static fn (int $n): string => $faults[$n], $chance->pickArrayKeys($faults, 2));
+            $asked = World::isAsked()
+                ? []
+                : array_map(static fn (int $n): string => $faults[$n], $chance->pickArrayKeys($faults, 2));
             $with = $this->run_(self::JIT.'function', [$preset, ...$asked]);
             $without = $this->run_(self::JIT.'off', [$preset, ...$asked]);
             self::assertSame('just-in-time compiler on', array_shift($with));
@@ -39,7 +41,13 @@ final class JitTest extends TestCase
     private function run_(string $options, array $arguments): array
     {
         $script = escapeshellarg(\dirname(__DIR__).'/lib/predictions.php');
-        $command = 'php -d memory_limit=1G '.$options.' '.$script.' '.implode(' ', array_map(escapeshellarg(...), $arguments));
+        $command
+            = 'php -d memory_limit=1G '
+            .$options
+            .' '
+            .$script
+            .' '
+            .implode(' ', array_map(escapeshellarg(...), $arguments));
         exec($command, $lines, $code);
         self::assertSame(0, $code);
 

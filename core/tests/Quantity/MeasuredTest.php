@@ -19,7 +19,11 @@ final class MeasuredTest extends TestCase
         $measured = Measured::parse($quantity, $typed, $bare);
         self::assertEqualsWithDelta($core, $measured->core, 1e-6 * max(1.0, abs($core)));
         self::assertSame(trim($typed), $measured->typed);
-        self::assertEqualsWithDelta($core, Measured::of($measured->unit, round($measured->in($measured->unit), 6))->core, 1e-3);
+        self::assertEqualsWithDelta(
+            $core,
+            Measured::of($measured->unit, round($measured->in($measured->unit), 6))->core,
+            1e-3,
+        );
     }
 
     /** @return iterable<string, array{Quantity, string, Unit, float}> */

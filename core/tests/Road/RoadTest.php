@@ -8,7 +8,9 @@ use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Road\Road;
 use Rodrel\Core\Tests\World;
 
-/** Braking forces and load transfer, worked by hand on the medium car: 1350 kg, front share 0.60, h/l 0.21, R 0.30 m. */
+/**
+ * Braking forces and load transfer, worked by hand on the medium car: 1350 kg, front share 0.60, h/l 0.21, R 0.30 m.
+ */
 final class RoadTest extends TestCase
 {
     private const SOUND = ['lf' => 1223.0, 'rf' => 1223.0, 'lr' => 360.0, 'rr' => 360.0];
@@ -45,7 +47,12 @@ final class RoadTest extends TestCase
         $road = Road::dry(World::handbook());
         self::assertEqualsWithDelta(1223.0 / 1943.0, $road->pullIndex(['rf' => 0.0] + self::SOUND), 1e-6);
         self::assertEqualsWithDelta(-1223.0 / 1943.0, $road->pullIndex(['lf' => 0.0] + self::SOUND), 1e-6);
-        self::assertEqualsWithDelta(0.4 * 360.0 / 2806.0, $road->pullIndex(['rr' => 0.0] + self::SOUND), 1e-6, 'a rear wheel turns the vehicle less');
+        self::assertEqualsWithDelta(
+            (0.4 * 360.0) / 2806.0,
+            $road->pullIndex(['rr' => 0.0] + self::SOUND),
+            1e-6,
+            'a rear wheel turns the vehicle less',
+        );
         self::assertSame(0.0, $road->pullIndex(self::SOUND));
     }
 }

@@ -48,7 +48,10 @@ final class YardstickTest extends TestCase
                     self::assertSame(0.0, $brake->lining->springN);
                     continue;
                 }
-                self::assertGreaterThanOrEqual(0.1 * $brake->cylinder->springKpa * $brake->cylinder->areaCm2(), $brake->lining->springN);
+                self::assertGreaterThanOrEqual(
+                    0.1 * $brake->cylinder->springKpa * $brake->cylinder->areaCm2(),
+                    $brake->lining->springN,
+                );
                 self::assertSame(0.0, $sound->heldTorqueNm($corner->value, $brake->cylinder->springKpa));
                 $half = new Effects(['brake@'.$corner->value => ['spring' => $brake->lining->springN / 2.0]]);
                 $weak = (new CircuitBuilder($layout))->build($chamber, $half);
@@ -87,7 +90,8 @@ final class YardstickTest extends TestCase
     }
 
     /**
-     * By hand: bore 57 is 25.52 cm², 150 N give 5635 kPa, so a front disc makes 2·0.38·0.112·0.1·5635·25.52 ≈ 1224 N·m less
+     * By hand: bore 57 is 25.52 cm², 150 N give 5635 kPa, so a front disc makes 2·0.38·0.112·0.1·5635·25.52 ≈ 1224 N·m
+     * less
      * its band of 15 N; the handbook's medium car with small rotors and large rear cylinders breaks two laws.
      */
     public function testAVehicleOutsideTheLawsIsNamedWithTheLawsItBreaks(): void
@@ -96,7 +100,10 @@ final class YardstickTest extends TestCase
         $circuit = (new CircuitBuilder($layout))->build($layout->chambers[0], Effects::none());
         self::assertEqualsWithDelta(1222.6, $circuit->heldTorqueNm('lf', 5635.0), 0.5);
         $odd = Composer::withFigures(World::handbookDocument(), ['rear_bore_mm' => 30.0, 'rotor_front_kg' => 2.0]);
-        self::assertSame(['rear-first', 'firm-press', 'rotor-heat'], (new Yardstick(Layout::fromArray($odd)))->broken());
+        self::assertSame(
+            ['rear-first', 'firm-press', 'rotor-heat'],
+            (new Yardstick(Layout::fromArray($odd)))->broken(),
+        );
         self::assertSame([], (new Yardstick($layout))->broken());
     }
 

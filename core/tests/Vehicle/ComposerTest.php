@@ -18,7 +18,15 @@ use Rodrel\Core\Vocabulary\Corner;
 /** A vehicle from its parts, its own figures, and what is measured on it. */
 final class ComposerTest extends TestCase
 {
-    private const CAR = ['split' => 'diagonal', 'front' => 'disc', 'rear' => 'drum', 'assist' => 'engine-vacuum', 'anti_lock' => true, 'solid_axle' => false, 'rear_valve' => false];
+    private const CAR = [
+        'split' => 'diagonal',
+        'front' => 'disc',
+        'rear' => 'drum',
+        'assist' => 'engine-vacuum',
+        'anti_lock' => true,
+        'solid_axle' => false,
+        'rear_valve' => false,
+    ];
 
     /** The typical parts of a medium car brake like the preset: 67.6 mm and 5635 kPa (handbook). */
     public function testTheMediumCarFromItsParts(): void
@@ -30,14 +38,35 @@ final class ComposerTest extends TestCase
 
     public function testEveryPartIsWhereItBelongs(): void
     {
-        $layout = Layout::fromArray(Composer::compose(['split' => 'front-rear', 'front' => 'four-piston', 'rear' => 'drum', 'solid_axle' => true, 'anti_lock' => false, 'rear_valve' => true] + self::CAR));
+        $layout = Layout::fromArray(
+            Composer::compose(
+                [
+                    'split' => 'front-rear',
+                    'front' => 'four-piston',
+                    'rear' => 'drum',
+                    'solid_axle' => true,
+                    'anti_lock' => false,
+                    'rear_valve' => true,
+                ] + self::CAR,
+            ),
+        );
         self::assertSame(['lf', 'rf', 'rear'], array_map(strval(...), Places::Hose->in($layout)));
         self::assertSame(['inner', 'outer'], $layout->brake(Corner::LeftFront)->bleeders());
         self::assertSame(['lr', 'rr'], array_keys($layout->pipework->valves));
         $electric = Layout::fromArray(Composer::compose(['rear' => 'electric'] + self::CAR));
         self::assertSame(['lr', 'rr'], array_map(strval(...), Places::ElectricParking->in($electric)));
-        self::assertSame(['lf', 'rf'], array_map(strval(...), Places::StraightPiston->in($electric)), 'nobody pushes a motor back');
-        self::assertSame([], array_map(strval(...), Places::Assist->in(Layout::fromArray(Composer::compose(['assist' => 'none'] + self::CAR)))));
+        self::assertSame(
+            ['lf', 'rf'],
+            array_map(strval(...), Places::StraightPiston->in($electric)),
+            'nobody pushes a motor back',
+        );
+        self::assertSame(
+            [],
+            array_map(
+                strval(...),
+                Places::Assist->in(Layout::fromArray(Composer::compose(['assist' => 'none'] + self::CAR))),
+            ),
+        );
     }
 
     /** @param array<string, mixed> $parts */
@@ -58,7 +87,10 @@ final class ComposerTest extends TestCase
         yield 'one hose on two circuits' => [['solid_axle' => true], '/vehicle/diagonal-axle'];
         yield 'anti-lock on one circuit' => [['split' => 'single'], '/vehicle/single-anti-lock'];
         yield 'drums before discs' => [['front' => 'drum', 'rear' => 'disc'], '/vehicle/front-drum-rear-disc'];
-        yield 'an electric parking brake without its unit' => [['rear' => 'electric', 'anti_lock' => false], '/vehicle/electric-without-anti-lock'];
+        yield 'an electric parking brake without its unit' => [
+            ['rear' => 'electric', 'anti_lock' => false],
+            '/vehicle/electric-without-anti-lock',
+        ];
         yield 'a word nobody knows' => [['rear' => 'wooden'], '/vehicle/rear'];
     }
 

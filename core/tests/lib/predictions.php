@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Says whether the compiler is on, then prints one line per fault of a preset with the hash of what it would show: run once with the just-in-time compiler
+ * Says whether the compiler is on, then prints one line per fault of a preset with the hash of what it would show: run
+ * once with the just-in-time compiler
  * and once without, the two must be the same text.
  *
  * php predictions.php <preset> [<fault> …]
@@ -14,7 +15,7 @@ use Rodrel\Core\Tests\World;
 require dirname(__DIR__, 3).'/vendor/autoload.php';
 
 [, $preset] = $argv;
-echo 'just-in-time compiler ', (opcache_get_status(false)['jit']['on'] ?? false) ? 'on' : 'off', "\n";
+echo 'just-in-time compiler ', opcache_get_status(false)['jit']['on'] ?? false ? 'on' : 'off', "\n";
 $prediction = World::prediction(World::layout($preset));
 foreach (World::catalogue()->faults as $fault) {
     if ([] === array_slice($argv, 2) || in_array($fault->id, array_slice($argv, 2), true)) {

@@ -10,8 +10,8 @@ use Rodrel\Core\Shape;
 final readonly class Complaint
 {
     /**
-     * @param string      $what   the question's answer it belongs to
-     * @param string|null $where  the second answer, where one is wanted
+     * @param string $what the question's answer it belongs to
+     * @param string|null $where the second answer, where one is wanted
      * @param string|null $timing the third
      */
     private function __construct(

@@ -16,8 +16,8 @@ final readonly class Complaints
 {
     /**
      * @param non-empty-array<string, Complaint> $all
-     * @param float                              $noticedNm drag noticed two times in three
-     * @param Sided                              $sided     how a drag on one side is told as a pull
+     * @param float $noticedNm drag noticed two times in three
+     * @param Sided $sided how a drag on one side is told as a pull
      */
     private function __construct(public array $all, private float $noticedNm, private Sided $sided)
     {
@@ -116,7 +116,7 @@ final readonly class Complaints
     /**
      * A set of dragging wheels is told as what fits it, or wheel by wheel where nothing does.
      *
-     * @param array<string, float>   $chance
+     * @param array<string, float> $chance
      * @param non-empty-list<Corner> $wheels
      */
     private function tell(array &$chance, array $wheels, float $p): void

@@ -19,11 +19,11 @@ use Rodrel\Core\Vocabulary\Place;
 final readonly class Noticed
 {
     /**
-     * @param list<Corner>         $wheels the worst of them counts; none for a probe of the whole vehicle
-     * @param array<string, float> $curve  `limit` and `spread`, or `from` and `scale`
-     * @param float                $times  turns a scale round
-     * @param bool                 $over   over what a sound vehicle shows
-     * @param float                $share  of the drivers who would say it
+     * @param list<Corner> $wheels the worst of them counts; none for a probe of the whole vehicle
+     * @param array<string, float> $curve `limit` and `spread`, or `from` and `scale`
+     * @param float $times turns a scale round
+     * @param bool $over over what a sound vehicle shows
+     * @param float $share of the drivers who would say it
      */
     private function __construct(
         private ?Source $source,

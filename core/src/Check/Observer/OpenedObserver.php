@@ -12,14 +12,15 @@ use Rodrel\Core\Shape;
 
 /**
  * A joint opened on a wheel that was made to stick: did it stick again, did it spurt, did the wheel come free? Words:
- * would not stick · frees · stays stuck; where the spurt is watched, spurts and frees · spurts, stuck · dribbles, stuck.
+ * would not stick · frees · stays stuck; where the spurt is watched, spurts and frees · spurts, stuck · dribbles,
+ * stuck.
  */
 final readonly class OpenedObserver extends Observer
 {
     /**
-     * @param float      $stuckN     effort at the tread above which a wheel counts as stuck
-     * @param float|null $spurtKpa   pressure that spurts; null where nobody watches it
-     * @param float      $spurtSigma log-normal
+     * @param float $stuckN effort at the tread above which a wheel counts as stuck
+     * @param float|null $spurtKpa pressure that spurts; null where nobody watches it
+     * @param float $spurtSigma log-normal
      */
     private function __construct(
         Wording $wording,

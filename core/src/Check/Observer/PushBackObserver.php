@@ -16,9 +16,9 @@ use Rodrel\Core\Shape;
 final readonly class PushBackObserver extends Observer
 {
     /**
-     * @param float $movedMm   travel that feels easy
+     * @param float $movedMm travel that feels easy
      * @param float $leftShare force left that feels hard still
-     * @param float $openN     force that feels hard with the bleeder open
+     * @param float $openN force that feels hard with the bleeder open
      */
     private function __construct(
         Wording $wording,

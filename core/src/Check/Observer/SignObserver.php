@@ -12,8 +12,8 @@ use Rodrel\Core\Shape;
 final readonly class SignObserver extends Observer
 {
     /**
-     * @param non-empty-list<float> $base     chance of each word when no fault speaks to it
-     * @param list<string>          $ordinary words behind which something ordinary stands, not a fault of the catalogue
+     * @param non-empty-list<float> $base chance of each word when no fault speaks to it
+     * @param list<string> $ordinary words behind which something ordinary stands, not a fault of the catalogue
      */
     private function __construct(Wording $wording, public array $base, public array $ordinary)
     {

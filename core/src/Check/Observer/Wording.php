@@ -14,10 +14,10 @@ final readonly class Wording
 
     /**
      * @param non-empty-list<string> $words
-     * @param list<float>            $limits          between the words, on the probe's scale
-     * @param float                  $noise           of reading and vehicle together
-     * @param bool                   $relativeToSound limits count as shares of what a sound vehicle shows
-     * @param float                  $floor           what is below it reads so
+     * @param list<float> $limits between the words, on the probe's scale
+     * @param float $noise of reading and vehicle together
+     * @param bool $relativeToSound limits count as shares of what a sound vehicle shows
+     * @param float $floor what is below it reads so
      */
     private function __construct(
         public array $words,

@@ -41,6 +41,11 @@ final readonly class Effort implements Probe
         $program = Program::pressFor($asked->footN, $asked->holdS);
         $sample = $asked->with->number('after_s') > 10.0 ? Program::AFTER_17_S : Program::AFTER_4_S;
 
-        return $subject->instruments->effortN($subject->run($program), $subject->sound()->run($program), $asked->corner(), $sample);
+        return $subject->instruments->effortN(
+            $subject->run($program),
+            $subject->sound()->run($program),
+            $asked->corner(),
+            $sample,
+        );
     }
 }

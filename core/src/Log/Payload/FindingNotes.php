@@ -9,8 +9,11 @@ use Rodrel\Core\Shape;
 /** Beside a signed finding: why another than the leading group was signed, and the hashes of what judged. */
 final readonly class FindingNotes
 {
-    public function __construct(public string $against = '', public string $catalogue = '', public string $signature = '')
-    {
+    public function __construct(
+        public string $against = '',
+        public string $catalogue = '',
+        public string $signature = '',
+    ) {
     }
 
     public static function read(Shape $shape): self

@@ -15,10 +15,10 @@ use Rodrel\Core\Vocabulary\GroupAt;
 final readonly class FindingPayload implements Payload
 {
     /**
-     * @param Said                                                                   $sentence  as it stood on the screen
-     * @param float                                                                  $mass      belief in the group
-     * @param float                                                                  $second    belief in a second fault
-     * @param list<string>                                                           $readings  ids of the entries it rested on
+     * @param Said $sentence as it stood on the screen
+     * @param float $mass belief in the group
+     * @param float $second belief in a second fault
+     * @param list<string> $readings ids of the entries it rested on
      * @param list<array{check: string, said: string, ratio: float, weight: string}> $arguments
      */
     public function __construct(

@@ -14,8 +14,8 @@ use Rodrel\Core\Shape;
 final readonly class IntakePayload implements Payload
 {
     /**
-     * @param list<string>     $complaints by id, the main one first; none where the driver has none
-     * @param string           $pattern    word of the check that asks when; '' where nobody said
+     * @param list<string> $complaints by id, the main one first; none where the driver has none
+     * @param string $pattern word of the check that asks when; '' where nobody said
      * @param list<FittedPart> $parts
      */
     public function __construct(

@@ -13,8 +13,8 @@ use Rodrel\Core\Shape;
 final readonly class ItemPayload implements Payload
 {
     /**
-     * @param string $due    a day, '' where there is none
-     * @param bool   $safety bars the handover until it is settled
+     * @param string $due a day, '' where there is none
+     * @param bool $safety bars the handover until it is settled
      */
     public function __construct(
         public string $text,
@@ -47,19 +47,23 @@ final readonly class ItemPayload implements Payload
     {
         $refused = ['refused' => true, 'reason' => $this->reason, 'told' => $this->told];
 
-        return ['text' => $this->text, 'due' => $this->due, 'safety' => $this->safety] + ($this->refused ? $refused : []);
+        return ['text' => $this->text, 'due' => $this->due, 'safety' => $this->safety]
+            + ($this->refused ? $refused : []);
     }
 
     public static function schema(): array
     {
-        return Schema::object([
-            'text' => Schema::TEXT,
-            'due' => Schema::TEXT,
-            'safety' => Schema::FLAG,
-            'refused' => Schema::FLAG,
-            'reason' => Schema::TEXT,
-            'told' => Schema::TEXT,
-        ], ['text', 'due', 'safety']);
+        return Schema::object(
+            [
+                'text' => Schema::TEXT,
+                'due' => Schema::TEXT,
+                'safety' => Schema::FLAG,
+                'refused' => Schema::FLAG,
+                'reason' => Schema::TEXT,
+                'told' => Schema::TEXT,
+            ],
+            ['text', 'due', 'safety'],
+        );
     }
 
     public function rule(Door $door, Entry $entry): void

@@ -34,7 +34,7 @@ interface Payload
      *
      * @param Entry $entry the line that it is to become
      *
-     * @throws Refused     with what to do first
+     * @throws Refused with what to do first
      * @throws InvalidData when it names what does not exist
      */
     public function rule(Door $door, Entry $entry): void;

@@ -17,10 +17,10 @@ use Rodrel\Core\Vocabulary\CheckAt;
 final readonly class ReadingPayload implements Payload
 {
     /**
-     * @param array<string, string>      $outcomes word by row
-     * @param array<string, TypedNumber> $numbers  by row
-     * @param TypedNumber|null           $again    the first wheel of a heat round once more
-     * @param array<string, string>      $measured figures behind a judged word, as typed
+     * @param array<string, string> $outcomes word by row
+     * @param array<string, TypedNumber> $numbers by row
+     * @param TypedNumber|null $again the first wheel of a heat round once more
+     * @param array<string, string> $measured figures behind a judged word, as typed
      */
     public function __construct(
         public CheckAt $check,
@@ -61,26 +61,32 @@ final readonly class ReadingPayload implements Payload
 
     public function write(): array
     {
-        return array_filter([
-            'check' => (string) $this->check,
-            'outcomes' => $this->outcomes,
-            'numbers' => array_map(static fn (TypedNumber $number): array => $number->write(), $this->numbers),
-            'again' => $this->again?->write() ?? [],
-            'measured' => $this->measured,
-            'unsure' => $this->unsure,
-        ], static fn (mixed $value): bool => [] !== $value);
+        return array_filter(
+            [
+                'check' => (string) $this->check,
+                'outcomes' => $this->outcomes,
+                'numbers' => array_map(static fn (TypedNumber $number): array => $number->write(), $this->numbers),
+                'again' => $this->again?->write() ?? [],
+                'measured' => $this->measured,
+                'unsure' => $this->unsure,
+            ],
+            static fn (mixed $value): bool => [] !== $value,
+        );
     }
 
     public static function schema(): array
     {
-        return Schema::object([
-            'check' => Schema::CHECK_AT,
-            'outcomes' => Schema::map(Schema::TEXT),
-            'numbers' => Schema::map(TypedNumber::schema()),
-            'again' => TypedNumber::schema(),
-            'measured' => Schema::map(Schema::TEXT),
-            'unsure' => Schema::FLAG,
-        ], ['check']);
+        return Schema::object(
+            [
+                'check' => Schema::CHECK_AT,
+                'outcomes' => Schema::map(Schema::TEXT),
+                'numbers' => Schema::map(TypedNumber::schema()),
+                'again' => TypedNumber::schema(),
+                'measured' => Schema::map(Schema::TEXT),
+                'unsure' => Schema::FLAG,
+            ],
+            ['check'],
+        );
     }
 
     public function rule(Door $door, Entry $entry): void
@@ -103,7 +109,9 @@ final readonly class ReadingPayload implements Payload
         if ([] === $this->outcomes && [] === $this->numbers) {
             throw InvalidData::at('/reading/outcomes', 'at least one row is answered');
         }
-        foreach ($catalogue->gates->closedFor($check, $this->check->place, $door->situation(), $catalogue->checks) as $gate) {
+        foreach (
+            $catalogue->gates->closedFor($check, $this->check->place, $door->situation(), $catalogue->checks) as $gate
+        ) {
             if (!$gate->overridable || !$this->overridden($door, $gate)) {
                 throw Refused::by($gate->id, $gate->unmet, $gate->overridable);
             }

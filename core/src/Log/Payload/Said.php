@@ -6,7 +6,10 @@ namespace Rodrel\Core\Log\Payload;
 
 use Rodrel\Core\Shape;
 
-/** A sentence as it was shown, and the key and parameters it was made of; lines of the first format hold the sentence alone. */
+/**
+ * A sentence as it was shown, and the key and parameters it was made of; lines of the first format hold the sentence
+ * alone.
+ */
 final readonly class Said
 {
     /** @param array<string, string> $parameters */

@@ -22,7 +22,7 @@ final readonly class Schema
 
     /**
      * @param array<string, mixed> $properties
-     * @param list<string>|null    $required   all of them when left out
+     * @param list<string>|null $required all of them when left out
      *
      * @return array<string, mixed>
      */
