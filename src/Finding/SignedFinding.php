@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Finding;
 
-use App\Job\InvalidInput;
+use App\Input\InvalidInput;
 use App\Job\LoadedJob;
 use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;

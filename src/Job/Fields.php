@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Job;
 
+use App\Input\InvalidInput;
 use App\Text\Units;
 use Rodrel\Core\Quantity\InvalidMeasure;
 use Rodrel\Core\Quantity\Measured;

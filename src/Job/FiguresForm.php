@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Job;
 
+use App\Input\InvalidInput;
 use Rodrel\Core\Log\Payload\Figure;
 use Rodrel\Core\Log\Payload\FiguresPayload;
 use Rodrel\Core\Quantity\Quantity;

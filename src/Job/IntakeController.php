@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Job;
 
 use App\Account\User;
+use App\Input\InvalidInput;
 use App\Vehicle\VehicleKind;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\InvalidData;

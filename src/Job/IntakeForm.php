@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Job;
 
+use App\Input\InvalidInput;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Complaint\Complaint;
 use Rodrel\Core\Log\Payload\Arrival;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Job;
 
+use App\Input\SameContent;
 use Doctrine\ORM\Mapping as ORM;
 use Rodrel\Core\Log\Claim;
 use Rodrel\Core\Log\Entry;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Job;
 
+use App\Input\InvalidInput;
 use Rodrel\Core\Heat\HeatRound;
 use Rodrel\Core\Heat\Infrared;
 use Rodrel\Core\Heat\TooBright;

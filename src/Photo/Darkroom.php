@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Photo;
 
-use App\Job\InvalidInput;
+use App\Input\InvalidInput;
 
 /** Re-encodes what a camera sent: at most 1600 pixels a side, JPEG, upright, without its metadata. */
 final readonly class Darkroom

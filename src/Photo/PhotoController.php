@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Photo;
 
 use App\Account\User;
+use App\Input\InvalidInput;
 use App\Job\AppendEntry;
-use App\Job\InvalidInput;
 use App\Job\Job;
 use App\Text\Say;
 use Rodrel\Core\Log\Payload\PhotoPayload;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Vehicle;
 
-use App\Job\SameContent;
+use App\Input\SameContent;
 use Doctrine\Bundle\DoctrineBundle\Repository\ServiceEntityRepository;
 use Doctrine\Persistence\ManagerRegistry;
 use Symfony\Component\Uid\Uuid;

@@ -27,7 +27,9 @@ final readonly class WordsObserver extends Observer
 
     public function see(Subject $subject, Asked $asked, ?array $sign): Seen
     {
-        return new Seen(self::chances($this->wording, $this->value($subject, $asked)));
+        $scale = $this->wording->relativeToSound ? $this->value($subject->sound(), $asked) : 1.0;
+
+        return new Seen(self::chances($this->wording, $this->value($subject, $asked), $scale));
     }
 
     /** @return non-empty-list<float> chance of each word for a value of the probe */

@@ -2,10 +2,18 @@
 
 declare(strict_types=1);
 
-namespace App\Job;
+namespace App\Door;
 
 use App\Account\User;
 use App\Finding\SignedFinding;
+use App\Input\InvalidInput;
+use App\Job\AppendEntry;
+use App\Job\EntryConflict;
+use App\Job\FormReader;
+use App\Job\Job;
+use App\Job\JobEntry;
+use App\Job\JobVoter;
+use App\Job\LoadedJob;
 use App\Text\Say;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Kind;

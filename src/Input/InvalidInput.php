@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Job;
+namespace App\Input;
 
 /** What was typed cannot be used; `key` names the sentence that says what to do. */
 final class InvalidInput extends \InvalidArgumentException

@@ -2,11 +2,13 @@
 
 declare(strict_types=1);
 
-namespace App\Job;
+namespace App\Desk;
 
 use App\Account\User;
 use App\Account\UserRepository;
 use App\Bench\Thumbnail;
+use App\Job\JobLine;
+use App\Job\JobLineRepository;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;

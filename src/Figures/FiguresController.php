@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Vehicle;
+namespace App\Figures;
 
 use App\Job\FiguresForm;
 use App\Job\Job;
@@ -17,7 +17,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The vehicle's own figures, typed from its service data: they go before every typical one. */
-final class VehicleController extends RendersJob
+final class FiguresController extends RendersJob
 {
     public function __construct(private readonly Catalogue $catalogue, private readonly Units $units)
     {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Job;
+namespace App\Input;
 
 /**
  * Whether two decoded JSON documents say the same: texts letter by letter, numbers by their value (the database writes

@@ -2,12 +2,13 @@
 
 declare(strict_types=1);
 
-namespace App\Shop;
+namespace App\Desk;
 
 use App\Account\Role;
 use App\Account\User;
 use App\Account\UserRepository;
-use App\Job\InvalidInput;
+use App\Input\InvalidInput;
+use App\Shop\ShopSettings;
 use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\InvalidData;
