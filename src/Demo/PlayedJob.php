@@ -175,7 +175,7 @@ final class PlayedJob
         $this->at = $this->at->modify('+'.Rule::SECOND_LOOK_S.' seconds');
         foreach ($this->hands->catalogue->repairs->procedureOf($group)->steps as $step) {
             $done = $state->story->stepDone($sheet, $step->id);
-            if ($step->holdPoint && null !== $done) {
+            if (true === $step->figure?->holdPoint && null !== $done) {
                 $confirm = new ConfirmPayload($done->id);
                 ($this->hands->append)($this->job, $this->hands->second, Uuid::v7(), $confirm, $this->at);
             }
@@ -285,11 +285,11 @@ final class PlayedJob
 
     private function figure(Step $step): ?Figure
     {
-        if (null === $step->typical || null === $step->measures) {
+        if (null === $step->figure) {
             return null;
         }
-        $middle = round(0.5 * array_sum($step->typical), 1);
+        $middle = round(0.5 * array_sum($step->figure->typical), 1);
 
-        return new Figure((string) $middle, $step->measures->coreUnit()->value, $middle);
+        return new Figure((string) $middle, $step->figure->measures->coreUnit()->value, $middle);
     }
 }

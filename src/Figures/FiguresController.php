@@ -95,13 +95,13 @@ final class FiguresController extends RendersJob
         $rows = [];
         foreach ($this->catalogue->repairs->procedures as $procedure) {
             foreach ($procedure->steps as $step) {
-                if (Quantity::Torque === $step->measures && null !== $step->typical) {
+                if (Quantity::Torque === $step->figure?->measures) {
                     $rows[$step->id] ??= [
                         'step' => $step->id,
                         'label' => $this->say->text('step.'.$step->id),
                         'own' => $own[$step->id] ?? null,
-                        'low' => $this->units->figure($step->typical[0], Quantity::Torque),
-                        'high' => $this->units->figure($step->typical[1], Quantity::Torque),
+                        'low' => $this->units->figure($step->figure->typical[0], Quantity::Torque),
+                        'high' => $this->units->figure($step->figure->typical[1], Quantity::Torque),
                     ];
                 }
             }

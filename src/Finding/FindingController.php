@@ -115,8 +115,8 @@ final class FindingController extends RendersJob
         $options = array_map(
             fn (PartOption $option): array => [
                 'kind' => $this->say->ui('option.'.$option->kind),
-                'parts' => $option->partsCents,
-                'core' => $option->coreCents,
+                'parts' => $option->cents['parts'],
+                'core' => $option->cents['core'],
                 'days' => (int) $option->leadDays,
                 'months' => (int) $option->warrantyMonths,
                 'back' => $option->returnChance,

@@ -124,8 +124,8 @@ final readonly class FormReader
     {
         foreach ($this->catalogue->repairs->procedures as $procedure) {
             foreach ($procedure->steps as $known) {
-                if ($known->id === $step && null !== $known->measures) {
-                    return $known->measures;
+                if ($known->id === $step && null !== $known->figure) {
+                    return $known->figure->measures;
                 }
             }
         }

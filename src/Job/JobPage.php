@@ -22,16 +22,38 @@ final readonly class JobPage
 
     /** @param list<array{id: string, label: string, route: string, state: string, current: bool}> $stages */
     private function __construct(
-        public string $id,
-        public string $unit,
         public string $complaint,
         public array $stages,
         public Next $next,
-        public int $head,
-        public int $openItems,
         public string $here,
-        public bool $odd,
+        private LoadedJob $loaded,
     ) {
+    }
+
+    public function id(): string
+    {
+        return $this->loaded->id();
+    }
+
+    public function unit(): string
+    {
+        return $this->loaded->job->unit();
+    }
+
+    public function head(): int
+    {
+        return $this->loaded->head();
+    }
+
+    public function openItems(): int
+    {
+        return \count($this->loaded->state->story->openItems());
+    }
+
+    /** Its figures brake like no vehicle of its kind. */
+    public function odd(): bool
+    {
+        return [] !== $this->loaded->odd();
     }
 
     public static function of(LoadedJob $loaded, string $here, Say $say, NextThing $next): self
@@ -49,15 +71,11 @@ final readonly class JobPage
         }
 
         return new self(
-            $loaded->id(),
-            $loaded->job->unit(),
             $say->complaint($loaded->state->story->intake()),
             $stages,
             $next($loaded),
-            $loaded->head(),
-            \count($loaded->state->story->openItems()),
             $here,
-            [] !== $loaded->odd(),
+            $loaded,
         );
     }
 }

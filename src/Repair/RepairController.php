@@ -139,25 +139,25 @@ final class RepairController extends RendersJob
         $own = $loaded->state->story->torques()[$step->id] ?? null;
         $band
             = null === $own
-                ? $step->typical
+                ? $step->figure?->typical
                 : [$own * (1.0 - self::TORQUE_MAY_MISS), $own * (1.0 + self::TORQUE_MAY_MISS)];
 
         return [
             'id' => $step->id,
             'label' => $this->say->text('step.'.$step->id),
             'cautions' => array_map(fn (string $id): string => $this->say->text('caution.'.$id), $step->cautions),
-            'typical' => null === $band || null === $step->measures
+            'typical' => null === $band || null === $step->figure
                     ? null
                     : [
-                        $this->units->figure($band[0], $step->measures),
-                        $this->units->figure($band[1], $step->measures),
+                        $this->units->figure($band[0], $step->figure->measures),
+                        $this->units->figure($band[1], $step->figure->measures),
                     ],
-            'own' => null === $own || null === $step->measures ? null : $this->units->say($own, $step->measures),
-            'gap' => Quantity::Length === $step->measures,
-            'unit' => null === $step->measures ? null : $this->units->of($step->measures)->value,
+            'own' => null === $own || null === $step->figure ? null : $this->units->say($own, $step->figure->measures),
+            'gap' => Quantity::Length === $step->figure?->measures,
+            'unit' => null === $step->figure ? null : $this->units->of($step->figure->measures)->value,
             'count' => $step->count,
-            'hold' => $step->holdPoint,
-            'opens' => $step->opensSystem,
+            'hold' => $step->figure->holdPoint ?? false,
+            'opens' => $step->opens,
             'required' => $step->required,
             'done' => $done?->id,
             'figure' => $figure?->said(),

@@ -17,9 +17,7 @@ final readonly class BleedBook
     private function __construct(
         public array $methods,
         public array $fluids,
-        public float $pipeMlPerM,
-        public float $hoseM,
-        public float $hoseMlPerM,
+        public LineVolumes $lines,
         public array $exchange,
         public float $reservoirMl,
         public float $reserve,
@@ -42,9 +40,7 @@ final readonly class BleedBook
         return new self(
             $methods,
             $fluids,
-            $shape->number('pipe_ml_per_m'),
-            $shape->number('hose_m'),
-            $shape->number('hose_ml_per_m'),
+            LineVolumes::fromShape($shape),
             $shape->numberMap('exchange'),
             $shape->number('reservoir_ml'),
             $shape->number('reserve'),

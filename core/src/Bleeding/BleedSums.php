@@ -72,8 +72,8 @@ final readonly class BleedSums
     /** What lies between the master and a wheel's bleeder, mL: pipe, hose and brake. */
     public static function contentMl(Layout $layout, BleedBook $book, Corner $corner): float
     {
-        return $book->pipeMlPerM * ($layout->pipework->lengthsM[$corner->value] ?? 0.0)
-            + $book->hoseMlPerM * $book->hoseM
+        return $book->lines->pipeMlPerM * ($layout->pipework->lengthsM[$corner->value] ?? 0.0)
+            + $book->lines->hoseMlPerM * $book->lines->hoseM
             + $layout->brake($corner)->fluidMl();
     }
 }

@@ -37,8 +37,7 @@ final readonly class EffectRule
      */
     public static function fromShape(string $target, Shape $shape, array $axes): array
     {
-        $named = explode('@', $target, 2);
-        [$kind, $where] = [$named[0], $named[1] ?? null];
+        [$kind, $where] = TargetAt::pattern($target);
         if (
             !\in_array($kind, Targets::kinds(), true)
             || !\in_array($where, [self::HERE, self::EVERY_CHAMBER, null], true)

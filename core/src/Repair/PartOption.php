@@ -9,15 +9,17 @@ use Rodrel\Core\Shape;
 /** New, exchange, rebuilt or used: what each really costs when coming back is counted. Money in minor units. */
 final readonly class PartOption
 {
+    /**
+     * @param array{parts: float, core: float} $cents the part, and what is given back for the old one
+     * @param string|null $notIf a look that forbids it: `pitted` where the surface the seal runs on is
+     */
     private function __construct(
         public string $kind,
-        public float $partsCents,
-        public float $coreCents,
+        public array $cents,
         public float $extraMinutes,
         public float $leadDays,
         public float $warrantyMonths,
         public float $returnChance,
-        /** a look that forbids it: `pitted` where the surface the seal runs on is */
         public ?string $notIf,
     ) {
     }
@@ -26,8 +28,7 @@ final readonly class PartOption
     {
         return new self(
             $kind,
-            $shape->number('parts_cents'),
-            $shape->number('core_cents', 0.0),
+            ['parts' => $shape->number('parts_cents'), 'core' => $shape->number('core_cents', 0.0)],
             $shape->number('minutes', 0.0),
             $shape->number('lead_days'),
             $shape->number('warranty_months'),
@@ -41,7 +42,7 @@ final readonly class PartOption
      */
     public function expectedCents(float $jobMinutes, float $rateCentsPerMinute): float
     {
-        $own = $this->partsCents + ($this->extraMinutes + $jobMinutes) * $rateCentsPerMinute;
+        $own = $this->cents['parts'] + ($this->extraMinutes + $jobMinutes) * $rateCentsPerMinute;
 
         return $own + $this->returnChance * $own;
     }

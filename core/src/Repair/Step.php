@@ -12,20 +12,18 @@ final readonly class Step
 {
     /**
      * @param list<string> $cautions
-     * @param array{float, float}|null $typical band of the figure in core units, until the vehicle's own is typed
-     * @param Quantity|null $measures what the figure of this step is: a torque, a gap
+     * @param AskedFigure|null $figure that is typed with this step
      * @param int|null $count how many of a consumable are used (new sealing washers, plugs)
+     * @param bool $opens the system is open from here on
+     * @param string|null $way belongs to one school's way of doing it; null belongs to all
      */
     private function __construct(
         public string $id,
         public array $cautions,
-        public ?array $typical,
-        public ?Quantity $measures,
-        public bool $holdPoint,
+        public ?AskedFigure $figure,
         public ?int $count,
-        public bool $opensSystem,
+        public bool $opens,
         public bool $required,
-        /** belongs to one school's way of doing it; null belongs to all */
         public ?string $way,
     ) {
     }
@@ -34,7 +32,7 @@ final readonly class Step
     {
         $measures = $shape->has('torque_nm') ? Quantity::Torque : ($shape->has('gap_mm') ? Quantity::Length : null);
         $band = $shape->numbers(Quantity::Length === $measures ? 'gap_mm' : 'torque_nm');
-        if (null !== $measures && 2 !== \count($band)) {
+        if (null !== $measures && !isset($band[0], $band[1])) {
             throw $shape->wrong('torque_nm', 'a typical band of two numbers is expected');
         }
         if ($shape->flag('hold_point') && null === $measures) {
@@ -48,9 +46,7 @@ final readonly class Step
         return new self(
             $shape->text('id'),
             $shape->texts('cautions'),
-            2 === \count($band) ? [$band[0], $band[1]] : null,
-            $measures,
-            $shape->flag('hold_point'),
+            null === $measures ? null : new AskedFigure($measures, [$band[0], $band[1]], $shape->flag('hold_point')),
             $shape->has('count') ? (int) $shape->number('count') : null,
             $shape->flag('opens'),
             $shape->flag('required'),

@@ -12,21 +12,23 @@ use Rodrel\Core\Vocabulary\Place;
 /** A vehicle's brakes as far as the model needs them: pedal, booster, master, circuits and corners. */
 final readonly class Layout
 {
-    /**
-     * @param float $masterBoreMm bore of the master cylinder
-     * @param non-empty-list<Chamber> $chambers
-     * @param array<string, WheelBrake> $brakes by corner id, in the order lf rf lr rr
-     */
+    /** Bore of the master cylinder. */
+    public float $masterBoreMm;
+    /** @var non-empty-list<Chamber> */
+    public array $chambers;
+
+    /** @param array<string, WheelBrake> $brakes by corner id, in the order lf rf lr rr */
     private function __construct(
         public string $id,
         public Pedal $pedal,
         public Assist $assist,
         public Body $body,
-        public float $masterBoreMm,
-        public array $chambers,
+        Shape $master,
         public array $brakes,
         public Pipework $pipework,
     ) {
+        $this->masterBoreMm = $master->positive('bore_mm');
+        $this->chambers = self::chambers($master);
     }
 
     /**
@@ -54,8 +56,7 @@ final readonly class Layout
             Pedal::fromShape($shape->in('pedal')),
             Assist::fromShape($shape->in('booster')),
             Body::fromShape($shape),
-            $shape->in('master')->positive('bore_mm'),
-            self::chambers($shape->in('master')),
+            $shape->in('master'),
             $brakes,
             Pipework::fromShape($shape),
         );

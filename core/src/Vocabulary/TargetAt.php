@@ -39,6 +39,18 @@ final readonly class TargetAt implements \Stringable
         return self::of($parts[0], $parts[1] ?? null);
     }
 
+    /**
+     * A target as a rule writes it, where the place may be a pattern.
+     *
+     * @return array{string, string|null} kind, and what stands behind it
+     */
+    public static function pattern(string $text): array
+    {
+        $parts = explode('@', $text, 2);
+
+        return [$parts[0], $parts[1] ?? null];
+    }
+
     public function __toString(): string
     {
         return $this->kind.(null === $this->place ? '' : '@'.$this->place->id);

@@ -461,9 +461,9 @@ final class JobStateTest extends TestCase
             $this->write(Kind::Prepared, ['item' => $item['id']]);
         }
         foreach ($procedure->steps as $step) {
-            $figure = null === $step->measures ? [] : ['figure' => ['typed' => '24', 'unit' => 'N·m', 'core' => 24.0]];
+            $figure = null === $step->figure ? [] : ['figure' => ['typed' => '24', 'unit' => 'N·m', 'core' => 24.0]];
             $this->write(Kind::Step, ['sheet' => $sheet, 'step' => $step->id] + $figure);
-            if ($step->holdPoint) {
+            if (true === $step->figure?->holdPoint) {
                 $this->minute += 10;
                 $this->write(Kind::Confirm, ['step' => end($this->log)->id]);
             }

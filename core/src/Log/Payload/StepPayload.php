@@ -51,14 +51,14 @@ final readonly class StepPayload implements Payload
         $group = $door->repairGroup() ?? throw Refused::by('repair', ['finding-first']);
         $procedure = $door->catalogue()->repairs->procedureOf($group);
         $step = $procedure->step($this->step);
-        if (null !== $step->measures && null === $this->figure) {
+        if (null !== $step->figure && null === $this->figure) {
             throw Refused::by('repair', ['figure-first']);
         }
         $ready = array_map(
             static fn (PreparedPayload $prepared): string => $prepared->item,
             $door->story()->now()->said(PreparedPayload::class),
         );
-        if ($step->opensSystem && [] !== array_diff(array_column($procedure->prepare, 'id'), $ready)) {
+        if ($step->opens && [] !== array_diff(array_column($procedure->prepare, 'id'), $ready)) {
             throw Refused::by('repair', ['prepare-first']);
         }
     }
