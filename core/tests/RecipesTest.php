@@ -16,23 +16,27 @@ use Rodrel\Core\Vocabulary\CheckAt;
 /** The five recipes of CONTRIBUTING.md, each done here with a planted entry: data and texts, no code but for a unit. */
 final class RecipesTest extends TestCase
 {
-    /** A fault: its effect in the model, its signs, its repair and what confirms it. It shows in the field and drags. */
+    /**
+     * A fault: its effect in the model, its signs, its repair and what confirms it. It shows in the field and drags.
+     */
     public function testAddAFault(): void
     {
-        $catalogue = CatalogueReader::read($this->with('faults', 'faults', [
-            'id' => 'hose.swollen-shut',
-            'places' => 'hose',
-            'repair' => 'hose',
-            'weight' => 0.4,
-            'provenance' => 'estimate',
-            'reason' => 'planted by a test; plausible range 0.1 to 1',
-            'severity' => ['return' => ['values' => [1e-6], 'weights' => [1]]],
-            'effects' => ['hose@{place}' => ['gr' => 'return']],
-            'signs' => ['hose-look' => [0.3, 0.66, 0.02, 0.02]],
-            'ages_with' => 'hose',
-            'spoils' => [],
-            'confirm' => ['hose-top'],
-        ]));
+        $catalogue = CatalogueReader::read(
+            $this->with('faults', 'faults', [
+                'id' => 'hose.swollen-shut',
+                'places' => 'hose',
+                'repair' => 'hose',
+                'weight' => 0.4,
+                'provenance' => 'estimate',
+                'reason' => 'planted by a test; plausible range 0.1 to 1',
+                'severity' => ['return' => ['values' => [1e-6], 'weights' => [1]]],
+                'effects' => ['hose@{place}' => ['gr' => 'return']],
+                'signs' => ['hose-look' => [0.3, 0.66, 0.02, 0.02]],
+                'ages_with' => 'hose',
+                'spoils' => [],
+                'confirm' => ['hose-top'],
+            ]),
+        );
         $layout = World::layout();
         $suspects = array_map(
             static fn ($particle): string => (string) $particle->suspect,
@@ -47,26 +51,28 @@ final class RecipesTest extends TestCase
     /** A check: where it is made, what it asks for, and one row whose probe and words are named in the data. */
     public function testAddACheck(): void
     {
-        $catalogue = CatalogueReader::read($this->with('checks', 'checks', [
-            'id' => 'foot-lamp',
-            'places' => 'vehicle',
-            'station' => 'seat',
-            'state' => 'ground',
-            'minutes' => 1,
-            'foot_n' => 80,
-            'hold_s' => 3,
-            'provenance' => 'estimate',
-            'reason' => 'planted by a test',
-            'observer' => [
-                'type' => 'words',
-                'probe' => 'travel',
-                'words' => ['short', 'long'],
-                'limits' => [1.3],
-                'relative_to_sound' => true,
-                'sigma' => 0.1,
-                'scatter' => 0.1,
-            ],
-        ]));
+        $catalogue = CatalogueReader::read(
+            $this->with('checks', 'checks', [
+                'id' => 'foot-lamp',
+                'places' => 'vehicle',
+                'station' => 'seat',
+                'state' => 'ground',
+                'minutes' => 1,
+                'foot_n' => 80,
+                'hold_s' => 3,
+                'provenance' => 'estimate',
+                'reason' => 'planted by a test',
+                'observer' => [
+                    'type' => 'words',
+                    'probe' => 'travel',
+                    'words' => ['short', 'long'],
+                    'limits' => [1.3],
+                    'relative_to_sound' => true,
+                    'sigma' => 0.1,
+                    'scatter' => 0.1,
+                ],
+            ]),
+        );
         $layout = World::layout();
         $at = CheckAt::parse('foot-lamp@vehicle');
         $check = $catalogue->checks->of($at);
@@ -80,11 +86,16 @@ final class RecipesTest extends TestCase
     /** A complaint: what the driver says, where, and which probe makes him say it. It joins the words of the check. */
     public function testAddAComplaint(): void
     {
-        $texts = $this->with('complaints', 'complaints', [
-            'id' => 'pedal-sinks-planted',
-            'what' => 'pedal-sinks',
-            'noticed' => ['probe' => 'sink', 'curve' => 'bell', 'scale' => 6.0, 'share' => 0.8],
-        ], before: 'none');
+        $texts = $this->with(
+            'complaints',
+            'complaints',
+            [
+                'id' => 'pedal-sinks-planted',
+                'what' => 'pedal-sinks',
+                'noticed' => ['probe' => 'sink', 'curve' => 'bell', 'scale' => 6.0, 'share' => 0.8],
+            ],
+            before: 'none',
+        );
         $catalogue = CatalogueReader::read($texts);
         self::assertContains('pedal-sinks-planted', $catalogue->checks->of('complaint')->firstRow()->observer->words());
         self::assertSame('none', array_key_last($catalogue->complaints->all));
@@ -117,8 +128,14 @@ final class RecipesTest extends TestCase
         $code = str_replace('self::Kilopascal, self::Bar,', 'self::Kilopascal, self::Bar, self::InchOfMercury,', $code);
         $code = str_replace('self::Bar => 100.0,', 'self::Bar => 100.0, self::InchOfMercury => 3.386389,', $code);
         file_put_contents($file, $code);
-        $load = 'require '.var_export(\dirname(__DIR__, 2).'/vendor/autoload.php', true).'; require '.var_export($file, true).';';
-        $try = 'echo Rodrel\Core\Quantity\Measured::parse(Rodrel\Core\Quantity\Quantity::Pressure, "29.53 inHg", '
+        $load
+            = 'require '
+            .var_export(\dirname(__DIR__, 2).'/vendor/autoload.php', true)
+            .'; require '
+            .var_export($file, true)
+            .';';
+        $try
+            = 'echo Rodrel\Core\Quantity\Measured::parse(Rodrel\Core\Quantity\Quantity::Pressure, "29.53 inHg", '
             .'Rodrel\Core\Quantity\Unit::Kilopascal)->core;';
         exec('php -r '.escapeshellarg($load.$try), $lines);
         unlink($file);

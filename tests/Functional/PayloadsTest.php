@@ -9,7 +9,9 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Log\Kind;
 
-/** What every kind of entry holds, published as JSON Schema: what is written today fits it, what was written is read. */
+/**
+ * What every kind of entry holds, published as JSON Schema: what is written today fits it, what was written is read.
+ */
 final class PayloadsTest extends TestCase
 {
     #[DataProvider('provideExports')]

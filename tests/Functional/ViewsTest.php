@@ -25,6 +25,10 @@ use Symfony\Component\Uid\Uuid;
 /** Views that reckon: what they draw and say is what was read and believed. */
 final class ViewsTest extends ShopTestCase
 {
+    private const PAGES = [
+        'intake', 'bench', 'checks', 'vehicle', 'heat', 'finding', 'repair', 'bleed', 'proof', 'report', 'items',
+    ];
+
     /** Whatever the belief is in, the drawing shows it: a percentage, and something marked, never something cleared. */
     public function testTheDrawingShowsEveryRepairOfEveryVehicle(): void
     {
@@ -62,15 +66,23 @@ final class ViewsTest extends ShopTestCase
     }
 
     /**
-     * A rotor read 100 K over the air 480 s after the stop: with the time constant of 960 s it was 100·e^0.5 = 164.9 K at
-     * the stop. Undone with another constant the raw reading would not be 100 again: it is logged beside the corrected one.
+     * A rotor read 100 K over the air 480 s after the stop: with the time constant of 960 s it was 100·e^0.5 = 164.9 K
+     * at
+     * the stop. Undone with another constant the raw reading would not be 100 again: it is logged beside the corrected
+     * one.
      */
     public function testTheRawReadingIsKeptBesideTheCorrectedOne(): void
     {
         self::assertEqualsWithDelta(164.9, HeatRound::atStop(100.0, HeatRound::ROTOR, 480.0), 0.05);
         $this->signIn();
         $id = $this->freshJob();
-        $this->append($id, 'intake', ['what' => 'drags', 'where' => 'lf', 'pattern' => '', 'driven_in' => '1', 'note' => '']);
+        $this->append($id, 'intake', [
+            'what' => 'drags',
+            'where' => 'lf',
+            'pattern' => '',
+            'driven_in' => '1',
+            'note' => '',
+        ]);
         $this->append($id, 'reading', [
             'check' => 'heat-arrival@vehicle',
             'air' => '20',
@@ -98,9 +110,11 @@ final class ViewsTest extends ShopTestCase
         self::assertSame('25.4 mm', $units->say(25.4, Quantity::Length));
         $user = $this->signIn();
         $user->switchUnits();
-        self::getContainer()->get('security.untracked_token_storage')->setToken(
-            new \Symfony\Component\Security\Core\Authentication\Token\UsernamePasswordToken($user, 'main', []),
-        );
+        self::getContainer()
+            ->get('security.untracked_token_storage')
+            ->setToken(
+                new \Symfony\Component\Security\Core\Authentication\Token\UsernamePasswordToken($user, 'main', []),
+            );
         self::assertSame('50.2 '.Unit::PoundFoot->value, $units->say(68.0, Quantity::Torque));
         self::assertSame('14.5 '.Unit::Psi->value, $units->say(100.0, Quantity::Pressure));
         self::assertSame('1 '.Unit::Inch->value, $units->say(25.4, Quantity::Length));
@@ -118,7 +132,9 @@ final class ViewsTest extends ShopTestCase
     public function testNoPageLoadsAJobTwice(): void
     {
         $this->signIn();
-        foreach (['intake', 'bench', 'checks', 'vehicle', 'heat', 'finding', 'repair', 'bleed', 'proof', 'report', 'items'] as $room) {
+        foreach (
+            self::PAGES as $room
+        ) {
             $id = $this->job('Unit 07', Stage::Proof)->id()->toRfc4122();
             $this->client->request('GET', "/jobs/$id/$room");
             self::assertResponseIsSuccessful($room);

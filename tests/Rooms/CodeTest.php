@@ -52,7 +52,9 @@ final class CodeTest extends TestCase
                 new \RecursiveDirectoryIterator("$root/$directory", \FilesystemIterator::SKIP_DOTS),
             );
             foreach ($files as $file) {
-                yield substr((string) $file, \strlen($root) + 1) => $parser->parse((string) file_get_contents((string) $file)) ?? [];
+                yield substr((string) $file, \strlen($root) + 1) => $parser->parse(
+                    (string) file_get_contents((string) $file),
+                ) ?? [];
             }
         }
     }

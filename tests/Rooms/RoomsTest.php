@@ -8,18 +8,57 @@ use PHPat\Selector\Selector;
 use PHPat\Test\Builder\Rule;
 use PHPat\Test\PHPat;
 
-/** Rooms look one way: none knows those that come after it. Read by PHPStan in lint; `docs/architecture.md` draws it. */
+/**
+ * Rooms look one way: none knows those that come after it. Read by PHPStan in lint; `docs/architecture.md` draws it.
+ */
 final class RoomsTest
 {
     /** Of the core, each knows those before it only. */
     public const CORE = [
-        'Vocabulary', 'Quantity', 'Vehicle', 'Heat', 'Physics', 'Road', 'Fault', 'Check', 'Prediction', 'Isolation',
-        'Repair', 'Bleeding', 'Proof', 'Catalogue', 'Log', 'Job', 'Rig',
+        'Vocabulary',
+        'Quantity',
+        'Vehicle',
+        'Heat',
+        'Physics',
+        'Road',
+        'Fault',
+        'Check',
+        'Prediction',
+        'Isolation',
+        'Repair',
+        'Bleeding',
+        'Proof',
+        'Catalogue',
+        'Log',
+        'Job',
+        'Rig',
     ];
-    /** Of the application, likewise: foundations, the job itself, one room per screen, and what stands beside it all. */
+    /**
+     * Of the application, likewise: foundations, the job itself, one room per screen, and what stands beside it all.
+     */
     public const APP = [
-        'Account', 'Input', 'Catalogue', 'Prediction', 'Vehicle', 'Shop', 'Text', 'Job', 'Photo', 'Bench', 'Heat', 'Bleed',
-        'Proof', 'Item', 'Figures', 'Repair', 'Finding', 'Report', 'Door', 'Desk', 'Exchange', 'Demo',
+        'Account',
+        'Input',
+        'Catalogue',
+        'Prediction',
+        'Vehicle',
+        'Shop',
+        'Text',
+        'Job',
+        'Photo',
+        'Bench',
+        'Heat',
+        'Bleed',
+        'Proof',
+        'Item',
+        'Figures',
+        'Repair',
+        'Finding',
+        'Report',
+        'Door',
+        'Desk',
+        'Exchange',
+        'Demo',
     ];
 
     /** @return iterable<string, Rule> */
@@ -58,10 +97,9 @@ final class RoomsTest
             yield $root.' '.$room => PHPat::rule()
                 ->classes(Selector::inNamespace($root.'\\'.$room))
                 ->shouldNotDependOn()
-                ->classes(...array_map(
-                    static fn (string $other) => Selector::inNamespace($root.'\\'.$other),
-                    $later,
-                ))
+                ->classes(
+                    ...array_map(static fn (string $other) => Selector::inNamespace($root.'\\'.$other), $later),
+                )
                 ->because('rooms look one way');
         }
     }

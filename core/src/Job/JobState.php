@@ -126,7 +126,10 @@ final readonly class JobState implements Door
         $open = [];
         foreach ($catalogue->repairs->procedureOf($repaired)->steps as $step) {
             $done = $story->stepDone($sheet, $step->id);
-            if ($step->required && (null === $done || (true === $step->figure?->holdPoint && !$story->stepConfirmed($done)))) {
+            if (
+                $step->required
+                && (null === $done || (true === $step->figure?->holdPoint && !$story->stepConfirmed($done)))
+            ) {
                 $open[] = $step->id;
             }
         }

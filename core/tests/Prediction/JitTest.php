@@ -48,7 +48,7 @@ final class JitTest extends TestCase
             .$script
             .' '
             .implode(' ', array_map(escapeshellarg(...), $arguments));
-        exec($command, $lines, $code);
+        exec($command.' 2>/dev/null', $lines, $code);
         self::assertSame(0, $code);
 
         return $lines;

@@ -19,7 +19,9 @@ final class KeysTest extends TestCase
     {
         $this->copy = sys_get_temp_dir().'/rodrel-'.bin2hex(random_bytes(4));
         mkdir($this->copy.'/core', 0o755, true);
-        exec('cp -r '.escapeshellarg(\dirname(__DIR__, 2).'/src').' '.escapeshellarg($this->copy.'/core/src'));
+        exec(
+            'cp -r '.escapeshellarg(\dirname(__DIR__, 2).'/src').' '.escapeshellarg($this->copy.'/core/src'),
+        );
     }
 
     protected function tearDown(): void
@@ -48,10 +50,25 @@ final class KeysTest extends TestCase
     /** @return iterable<string, array{string, string, string, array{bool, bool}}> */
     public static function provideChanges(): iterable
     {
-        yield 'left for right in the pull' => ['Road/Road.php', '$f[\'lf\'] - $f[\'rf\']', '$f[\'rf\'] - $f[\'lf\']', [true, false]];
-        yield 'a sign in the physics' => ['Physics/Booster.php', '- self::RETURN_SPRING_N', '+ self::RETURN_SPRING_N', [true, false]];
+        yield 'left for right in the pull' => [
+            'Road/Road.php',
+            '$f[\'lf\'] - $f[\'rf\']',
+            '$f[\'rf\'] - $f[\'lf\']',
+            [true, false],
+        ];
+        yield 'a sign in the physics' => [
+            'Physics/Booster.php',
+            '- self::RETURN_SPRING_N',
+            '+ self::RETURN_SPRING_N',
+            [true, false],
+        ];
         yield 'a probe' => ['Check/Probe/Sink.php', 'return', 'return -', [true, false]];
-        yield 'a comment in the physics' => ['Physics/Booster.php', '/** Foot force', '/** The foot\'s force', [false, false]];
+        yield 'a comment in the physics' => [
+            'Physics/Booster.php',
+            '/** Foot force',
+            '/** The foot\'s force',
+            [false, false],
+        ];
         yield 'the judgement' => ['Isolation/Verdict.php', 'SPEAKS_FOR = 2.0', 'SPEAKS_FOR = 3.0', [false, true]];
     }
 
@@ -88,8 +105,7 @@ final class KeysTest extends TestCase
 
             return $all;
         };
-        $now = $keys(static function (array &$documents): void {
-        });
+        $now = $keys(static function (array &$documents): void {});
         $effect = $keys(static function (array &$documents): void {
             $documents['faults']['faults'][0]['severity']['return']['values'][0] = 8e-7;
         });
