@@ -129,6 +129,20 @@ final class ViewsTest extends ShopTestCase
         self::assertFalse(SameContent::is(['a' => null], ['b' => null]));
     }
 
+    /** A rear cylinder of 34 mm on a car whose front axle is meant to reach its grip first. */
+    public function testFiguresThatBrakeLikeNoVehicleAreSaidOnEveryPage(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $this->client->request('GET', "/jobs/$id/bench");
+        self::assertCount(0, $this->client->getCrawler()->filter('.way-odd'));
+        $this->append($id, 'figures', ['figure' => ['rear_bore_mm' => '34']]);
+        $this->client->request('GET', "/jobs/$id/bench");
+        self::assertStringContainsString('like no vehicle of its kind', $this->text('.way-odd'));
+        $this->client->request('GET', "/jobs/$id/vehicle");
+        self::assertStringContainsString('rear axle would reach its grip before', $this->text('.warn'));
+    }
+
     public function testNoPageLoadsAJobTwice(): void
     {
         $this->signIn();
