@@ -157,7 +157,7 @@ final class DemoCommand
 
         $refused = 'Right rear cylinder and linings refused by the park office, told S. Quillane';
         $this->play('heavy-van', 'cylinder.leaks@lr', 5, '-2 days', 'aldershaw')
-            ->open(new VehicleKind('Unit 28, flatbed', 'heavy-van'), note: 'wet inside the left rear wheel, seen at the wash')
+            ->open(new VehicleKind('Unit 28, flatbed', 'heavy-van'), note: 'a wet left rear wheel, seen at the wash')
             ->read('look@vehicle', ['level' => 'bad', 'wet' => 'bad', 'lamp' => 'good'])
             ->bench(14)
             ->sign()
