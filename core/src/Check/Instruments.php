@@ -132,14 +132,15 @@ final class Instruments
         $torque = static fn (Corner $c): float => max(0.0, $run->torqueNm($c, Program::HELD));
         $all = array_sum(array_map($torque, Corner::cases()));
         $base = $brake->lining->baseDragNm + $extraNm;
-        $drag = fn (float $sincePress): float => $base + $this->dragNm($run, $corner, $sincePress);
+        $fading = $this->fading($run, $corner);
+        $drag = static fn (float $sincePress): float => $base + self::dragNm($fading, $sincePress);
         $wheel = ThermalWheel::of($brake);
         $stop = $drive->stopJoule($this->layout->body->massKg) * ($all > 0.0 ? $torque($corner) / $all : 0.0);
 
         $kind = [$brake->lining->rotorKg, $brake->lining->lossShare, $stop, $brake->lining->baseDragNm, $extraNm];
         $key = \sprintf('%s %.4g %.4g %.4g %.4g %.4g', $drive->id, ...$kind);
-        foreach (array_keys(Program::SINCE_OFF_S) as $sample) {
-            $key .= \sprintf(' %.4g', $run->torqueNm($corner, $sample));
+        foreach ($fading as [, $torqueNm]) {
+            $key .= \sprintf(' %.4g', $torqueNm);
         }
 
         return $this->heats[$key] ??= $wheel->afterDrive(
@@ -256,23 +257,38 @@ final class Instruments
     /** Drag in the minute after a press, on average: what dust and smell remember of ordinary driving, N·m. */
     public function meanDragNm(VehicleRun $run, Corner $corner): float
     {
+        $fading = $this->fading($run, $corner);
         $sum = 0.0;
         for ($t = 1; $t < 60; $t += 2) {
-            $sum += $this->dragNm($run, $corner, (float) $t);
+            $sum += self::dragNm($fading, (float) $t);
         }
 
         return $sum / 30.0;
     }
 
-    /** Drag left at a time after a press, straight between the samples. */
-    private function dragNm(VehicleRun $run, Corner $corner, float $sincePress): float
+    /** @return non-empty-list<array{float, float}> seconds since the foot is off, and the drag then in N·m */
+    private function fading(VehicleRun $run, Corner $corner): array
     {
-        $before = [0.0, $run->torqueNm($corner, Program::AFTER_4_S)];
+        $fading = [[0.0, $run->torqueNm($corner, Program::AFTER_4_S)]];
         foreach (Program::SINCE_OFF_S as $sample => $at) {
-            $here = [$at, $run->torqueNm($corner, $sample)];
-            if ($sincePress <= $at) {
+            $fading[] = [$at, $run->torqueNm($corner, $sample)];
+        }
+
+        return $fading;
+    }
+
+    /**
+     * Drag left at a time after a press, straight between the samples.
+     *
+     * @param non-empty-list<array{float, float}> $fading
+     */
+    private static function dragNm(array $fading, float $sincePress): float
+    {
+        $before = $fading[0];
+        foreach ($fading as $here) {
+            if ($sincePress <= $here[0]) {
                 return $before[1]
-                    + (($here[1] - $before[1]) * ($sincePress - $before[0])) / max(1e-9, $at - $before[0]);
+                    + (($here[1] - $before[1]) * ($sincePress - $before[0])) / max(1e-9, $here[0] - $before[0]);
             }
             $before = $here;
         }

@@ -27,6 +27,8 @@ final class Belief
     public readonly array $suspects;
     /** @var array<int, Weights> by reading left out */
     private array $without = [];
+    /** @var array<int, float> by reading */
+    private array $chances = [];
 
     /**
      * @param list<Reading> $readings
@@ -81,6 +83,21 @@ final class Belief
         }
 
         return $this->without[$reading];
+    }
+
+    /** How likely a reading was, all the others taken together. */
+    public function chanceOf(int $reading): float
+    {
+        if (!isset($this->chances[$reading])) {
+            $before = $this->without($reading);
+            $sum = $before->second * $this->background[$reading];
+            foreach ($this->likelihoods[$reading] as $i => $chance) {
+                $sum += $before->posterior[$i] * $chance;
+            }
+            $this->chances[$reading] = $sum;
+        }
+
+        return $this->chances[$reading];
     }
 
     public function second(): float

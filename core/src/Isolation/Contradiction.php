@@ -92,13 +92,10 @@ final readonly class Contradiction
         $signature = $field->signature->rows[$check->row($row)];
         $mass = array_fill_keys($signature['words'], 0.0);
         $sum = 0.0;
-        $at = $field->suspects->at($suspect);
-        foreach ($field->suspects->of as $i => $of) {
-            if ($of === $at) {
-                $sum += $weights[$i];
-                foreach ($signature['table'][$signature['index'][$i]] as $k => $chance) {
-                    $mass[$signature['words'][$k]] += $weights[$i] * $chance;
-                }
+        foreach ($field->suspects->members($suspect) as $i) {
+            $sum += $weights[$i];
+            foreach ($signature['table'][$signature['index'][$i]] as $k => $chance) {
+                $mass[$signature['words'][$k]] += $weights[$i] * $chance;
             }
         }
 

@@ -57,46 +57,46 @@ final readonly class Explanation
         return $struck;
     }
 
+    /** How much likelier a reading is if the group is at fault than if it is not. */
     private static function ratio(Belief $belief, Weights $before, int $reading, GroupAt $group): float
     {
-        $field = $belief->field;
         $in = $inHit = 0.0;
-        $out = $before->second;
-        $outHit = $before->second * $belief->background[$reading];
-        $at = $field->groups->at((string) $group);
-        foreach ($before->posterior as $i => $weight) {
-            $hit = $weight * $belief->likelihoods[$reading][$i];
-            if ($field->groups->of[$i] === $at) {
-                $in += $weight;
-                $inHit += $hit;
-            } else {
+        $likelihood = $belief->likelihoods[$reading];
+        $members = $belief->field->groups->members((string) $group);
+        foreach ($members as $i) {
+            $in += $before->posterior[$i];
+            $inHit += $before->posterior[$i] * $likelihood[$i];
+        }
+        $out = 1.0 - $in;
+        $outHit = $belief->chanceOf($reading) - $inHit;
+        if ($in > 0.5) {
+            // what is left of nearly all is summed, not taken as a difference
+            $out = $before->second;
+            $outHit = $before->second * $belief->background[$reading];
+            foreach (array_diff_key($before->posterior, array_flip($members)) as $i => $weight) {
                 $out += $weight;
-                $outHit += $hit;
+                $outHit += $weight * $likelihood[$i];
             }
         }
 
         return max($inHit / max($in, 1e-300), 1e-12) / max($outHit / max($out, 1e-300), 1e-12);
     }
 
-    /** @return array<string, string> */
+    /** @return array<string, string> the likeliest word of each row if the group is at fault */
     private static function expected(Belief $belief, Weights $before, Reading $reading, GroupAt $group): array
     {
-        $field = $belief->field;
+        $members = $belief->field->groups->members((string) $group);
         $expected = [];
-        $at = $field->groups->at((string) $group);
         foreach (array_keys($reading->outcomes) as $row) {
-            $key = $reading->check->row($row);
-            $words = $field->signature->rows[$key]['words'];
-            $mass = array_fill_keys($words, 0.0);
-            foreach ($words as $word) {
-                foreach ($field->signature->column($key, $word) as $i => $chance) {
-                    if ($field->groups->of[$i] === $at) {
-                        $mass[$word] += $before->posterior[$i] * $chance;
-                    }
+            $signature = $belief->field->signature->rows[$reading->check->row($row)];
+            $mass = array_fill(0, \count($signature['words']), 0.0);
+            foreach ($members as $i) {
+                foreach ($signature['table'][$signature['index'][$i]] as $word => $chance) {
+                    $mass[$word] += $before->posterior[$i] * $chance;
                 }
             }
             arsort($mass);
-            $expected[$row] = (string) array_key_first($mass);
+            $expected[$row] = $signature['words'][(int) array_key_first($mass)];
         }
 
         return $expected;

@@ -10,21 +10,28 @@ final readonly class Index
     /**
      * @param list<string> $names distinct, in the order they first come
      * @param list<int> $of index into names, by particle
+     * @param array<int, list<int>> $members particles by index of their name
+     * @param array<string, int> $index of each name
      */
-    private function __construct(public array $names, public array $of)
-    {
+    private function __construct(
+        public array $names,
+        public array $of,
+        private array $members,
+        private array $index,
+    ) {
     }
 
     /** @param list<string> $byParticle */
     public static function of(array $byParticle): self
     {
-        $at = $of = [];
-        foreach ($byParticle as $name) {
+        $at = $of = $members = [];
+        foreach ($byParticle as $i => $name) {
             $at[$name] ??= \count($at);
             $of[] = $at[$name];
+            $members[$at[$name]][] = $i;
         }
 
-        return new self(array_keys($at), $of);
+        return new self(array_keys($at), $of, $members, $at);
     }
 
     /**
@@ -47,8 +54,12 @@ final readonly class Index
     /** Index of a name; -1 where nothing carries it. */
     public function at(string $name): int
     {
-        $at = array_search($name, $this->names, true);
+        return $this->index[$name] ?? -1;
+    }
 
-        return \is_int($at) ? $at : -1;
+    /** @return list<int> the particles that carry a name; none where nothing does */
+    public function members(string $name): array
+    {
+        return $this->members[$this->at($name)] ?? [];
     }
 }

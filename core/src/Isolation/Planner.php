@@ -52,7 +52,7 @@ final class Planner
         $this->weights = $weights;
         $this->groupOf = $groupOf;
         $this->costs = Costs::of($field, $settings);
-        $masses = $this->masses($weights);
+        $masses = $this->masses($weights, $groupOf);
         $this->costNow = $this->costs->expected($masses);
         $this->entropyNow = Belief::entropy($masses);
         $this->lambda
@@ -89,16 +89,15 @@ final class Planner
 
     public function weigh(Check $check, Place $place, Situation $now): Proposal
     {
-        $fork = [];
         $bits = $this->entropyNow;
         $after = 0.0;
         $seen = 0.0;
-        foreach ($this->answers($check, $place) as [$outcomes, $weights, $chance]) {
-            $masses = $this->masses($weights, $chance);
+        [$answers, $groupOf] = $this->answers($check, $place);
+        foreach ($answers as [, $weights, $chance]) {
+            $masses = $this->masses($weights, $groupOf, $chance);
             $bits -= $chance * Belief::entropy($masses);
             $after += $chance * $this->costs->expected($masses);
             $seen += $chance;
-            $fork[] = [$outcomes, $chance, $masses];
         }
         $bits = max(0.0, $bits - (1.0 - $seen) * $this->entropyNow);
         $saving = $this->costNow - $after - (1.0 - $seen) * $this->costNow;
@@ -113,44 +112,32 @@ final class Planner
         return new Proposal(
             $check,
             $check->at($place),
-            $this->fork($check, $fork),
             new Worth($bits, $saving, $minutes, $score),
             $this->gates($check, $place, $now),
         );
     }
 
-    /** @return list<Gate> */
-    private function gates(Check $check, Place $place, Situation $now): array
-    {
-        $missing = $this->settings->missingTools($check->demand->tools);
-        $knowledge = $this->belief->field->knowledge;
-        $gates = $knowledge->gates->closedFor($check, $place, $now, $knowledge->checks);
-
-        $named = array_map(static fn (string $tool): string => 'tool-'.$tool, $missing);
-
-        return [] === $missing ? $gates : [...$gates, new Gate('tools', $named, true)];
-    }
-
     /**
-     * Likeliest first. The many answers of a sheet with four wheels are merged by which wheels are not at their best.
-     *
-     * @param list<array{array<string, string>, float, array<int, float>}> $answers
+     * What each answer of a check would leave, likeliest first. The many answers of a sheet with four wheels are merged
+     * by which wheels are not at their best.
      *
      * @return list<Branch>
      */
-    private function fork(Check $check, array $answers): array
+    public function fork(Proposal $proposal): array
     {
-        $merge = $check->isByWheel();
-        $best = $check->firstRow()->observer->wording->best();
+        $merge = $proposal->check->isByWheel();
+        $best = $proposal->check->firstRow()->observer->wording->best();
         $merged = [];
-        foreach ($answers as $n => [$outcomes, $chance, $masses]) {
+        [$answers, $groupOf] = $this->answers($proposal->check, $proposal->at->place);
+        foreach ($answers as $n => [$outcomes, $weights, $chance]) {
             $off = array_filter($outcomes, static fn (string $word): bool => $word !== $best);
             $marked = $merge ? array_keys($off) : [];
             $key = $merge ? implode(' ', $marked) : (string) $n;
+            $masses = $this->masses($weights, $groupOf);
             $merged[$key] ??= [$merge ? [] : $outcomes, 0.0, array_fill(0, \count($masses), 0.0), $marked];
             $merged[$key][1] += $chance;
             foreach ($masses as $i => $mass) {
-                $merged[$key][2][$i] += $chance * $mass;
+                $merged[$key][2][$i] += $mass;
             }
         }
         $fork = [];
@@ -165,6 +152,18 @@ final class Planner
         usort($fork, static fn (Branch $a, Branch $b): int => $b->chance <=> $a->chance);
 
         return $fork;
+    }
+
+    /** @return list<Gate> */
+    private function gates(Check $check, Place $place, Situation $now): array
+    {
+        $missing = $this->settings->missingTools($check->demand->tools);
+        $knowledge = $this->belief->field->knowledge;
+        $gates = $knowledge->gates->closedFor($check, $place, $now, $knowledge->checks);
+
+        $named = array_map(static fn (string $tool): string => 'tool-'.$tool, $missing);
+
+        return [] === $missing ? $gates : [...$gates, new Gate('tools', $named, true)];
     }
 
     /** Minutes for lifting, taking wheels off and bleeding what gets opened. */
@@ -183,12 +182,22 @@ final class Planner
         return $minutes + (null !== $check->demand->opens && !$now->car->opened ? $times->bleedMinutes : 0.0);
     }
 
-    /** @return list<array{array<string, string>, list<float>, float}> outcomes by row, unnormalised weights, chance */
+    /**
+     * Particles of one group to which the check shows the same are one here: most of them, for most checks.
+     *
+     * @return array{list<array{array<string, string>, list<float>, float}>, list<int>} answers, each with its outcomes
+     *     by row, the unnormalised weights and its chance; the group of each weight
+     */
     private function answers(Check $check, Place $place): array
     {
-        $answers = [[[], $this->weights, 1.0]];
-        foreach (array_keys($check->rows) as $row) {
-            $signature = $this->belief->field->signature->rows[$check->at($place)->row($row)];
+        $rows = array_keys($check->rows);
+        $signatures = [];
+        foreach ($rows as $row) {
+            $signatures[$row] = $this->belief->field->signature->rows[$check->at($place)->row($row)];
+        }
+        [$weights, $groupOf, $first] = $this->lumps(array_column($signatures, 'index'));
+        $answers = [[[], $weights, 1.0]];
+        foreach ($signatures as $row => $signature) {
             $index = $signature['index'];
             $shares = array_fill(0, \count($signature['table']), 0.0);
             foreach ($this->belief->opening->weights as $i => $weight) {
@@ -202,7 +211,7 @@ final class Planner
                     $background += $share * $chances[$k];
                 }
                 $column = [];
-                foreach ($this->live as $i) {
+                foreach ($first as $i) {
                     $column[] = $chances[$index[$i]];
                 }
                 $column[] = $background / max(1e-12, 1.0 - $this->belief->opening->second);
@@ -211,7 +220,40 @@ final class Planner
             $answers = $this->split($answers, $row, $columns);
         }
 
-        return $answers;
+        return [$answers, $groupOf];
+    }
+
+    /**
+     * @param list<list<int>> $indices by row: the prediction of each particle
+     *
+     * @return array{list<float>, list<int>, list<int>} weight and group of each lump, "a second fault" last; the first
+     *     particle of each
+     */
+    private function lumps(array $indices): array
+    {
+        $keys = [];
+        foreach ($this->live as $n => $i) {
+            $keys[$n] = (string) $this->groupOf[$n];
+        }
+        foreach ($indices as $index) {
+            foreach ($this->live as $n => $i) {
+                $keys[$n] .= ' '.$index[$i];
+            }
+        }
+        $weights = $groupOf = $first = [];
+        foreach ($keys as $n => $key) {
+            if (isset($weights[$key])) {
+                $weights[$key] += $this->weights[$n];
+            } else {
+                $weights[$key] = $this->weights[$n];
+                $groupOf[] = $this->groupOf[$n];
+                $first[] = $this->live[$n];
+            }
+        }
+        $second = \count($this->live);
+        $groupOf[] = $this->groupOf[$second];
+
+        return [[...array_values($weights), $this->weights[$second]], $groupOf, $first];
     }
 
     /**
@@ -241,14 +283,15 @@ final class Planner
 
     /**
      * @param list<float> $weights
+     * @param list<int> $groupOf group of each weight
      *
      * @return array<int, float> by group, "a second fault" last
      */
-    private function masses(array $weights, float $sum = 1.0): array
+    private function masses(array $weights, array $groupOf, float $sum = 1.0): array
     {
         $masses = array_fill(0, \count($this->belief->field->groups->names) + 1, 0.0);
         foreach ($weights as $i => $weight) {
-            $masses[$this->groupOf[$i]] += $weight / $sum;
+            $masses[$groupOf[$i]] += $weight / $sum;
         }
 
         return $masses;

@@ -13,15 +13,15 @@ use Rodrel\Core\Vocabulary\CheckAt;
 final readonly class Proposal
 {
     /**
-     * @param list<Branch> $fork likeliest first
      * @param list<Gate> $gates closed ones
+     * @param list<Branch> $fork likeliest first; worked out for what is shown
      */
     public function __construct(
         public Check $check,
         public CheckAt $at,
-        public array $fork,
         public Worth $worth,
         public array $gates,
+        public array $fork = [],
     ) {
     }
 
@@ -44,7 +44,6 @@ final readonly class Proposal
         return new self(
             $checks->of($at),
             $at,
-            array_values(array_map(Branch::fromShape(...), $shape->each('fork'))),
             new Worth(
                 $worth->number('bits'),
                 $worth->number('savingCents'),
@@ -52,7 +51,14 @@ final readonly class Proposal
                 $worth->number('score'),
             ),
             array_values(array_map(Gate::fromShape(...), $shape->each('gates'))),
+            array_values(array_map(Branch::fromShape(...), $shape->each('fork'))),
         );
+    }
+
+    /** The same, with what each answer would leave. */
+    public function forked(Planner $planner): self
+    {
+        return new self($this->check, $this->at, $this->worth, $this->gates, $planner->fork($this));
     }
 
     /** Whether it can be made now, or after lifting and cooling alone. */

@@ -34,7 +34,8 @@ final readonly class Verdict
 
     public static function of(Belief $belief, Situation $now, Settings $settings): self
     {
-        $ranked = (new Planner($belief, $settings))->rank($now);
+        $planner = new Planner($belief, $settings);
+        $ranked = $planner->rank($now);
         $contradiction = Contradiction::in($belief);
         [$group, $mass] = $belief->leader();
         $confirming = self::confirming($belief, $group);
@@ -46,19 +47,46 @@ final readonly class Verdict
             $wanted = !$confirmed && ($passed || self::wantsConfirmation($belief->field, $settings, $group));
             $confirm = $wanted ? self::toConfirm($ranked, $possible, $confirming) : null;
             if (null !== $confirm) {
-                return new self($confirm, self::others($possible, $confirm), null, 'confirm', null, false);
+                return self::shown($planner, $confirm, self::others($possible, $confirm), null, 'confirm', null, false);
             }
             $why = $passed ? 'threshold' : 'nothing-worth-it';
 
-            return new self(null, \array_slice($possible, 0, self::OTHERS), $group, $why, null, $confirmed);
+            $others = \array_slice($possible, 0, self::OTHERS);
+
+            return self::shown($planner, null, $others, $group, $why, null, $confirmed);
         }
         $next = $worth[0] ?? $possible[0] ?? null;
 
-        return new self(
+        return self::shown(
+            $planner,
             $next,
             null === $next ? [] : self::others($possible, $next),
             null === $next ? $group : null,
             null !== $contradiction ? 'contradiction' : 'best-split',
+            $contradiction,
+            $confirmed,
+        );
+    }
+
+    /**
+     * Works out the forks of what is shown.
+     *
+     * @param list<Proposal> $others
+     */
+    private static function shown(
+        Planner $planner,
+        ?Proposal $next,
+        array $others,
+        ?GroupAt $repair,
+        string $reason,
+        ?Contradiction $contradiction,
+        bool $confirmed,
+    ): self {
+        return new self(
+            $next?->forked($planner),
+            array_map(static fn (Proposal $other): Proposal => $other->forked($planner), $others),
+            $repair,
+            $reason,
             $contradiction,
             $confirmed,
         );

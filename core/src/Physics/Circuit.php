@@ -50,6 +50,12 @@ final class Circuit
     public array $touchKpa = [];
     /** @var list<float> */
     public array $air = [];
+    /** @var array<int, float> the nodes that hold air */
+    public array $airy = [];
+    /** @var array<int, float> the nodes that leak */
+    public array $leaky = [];
+    /** @var list<int> nodes that hang at the chamber */
+    public array $fromChamber = [];
     /** @var list<float> */
     public array $leak = [];
     /** @var array<string, Friction> by corner id */
@@ -93,8 +99,18 @@ final class Circuit
         $this->touchKpa[] = 1.0;
         $this->air[] = $air;
         $this->leak[] = $leak;
+        $node = \count($this->names) - 1;
+        if ($air > 0.0) {
+            $this->airy[$node] = $air;
+        }
+        if ($leak > 0.0) {
+            $this->leaky[$node] = $leak;
+        }
+        if ($node > 0 && 0 === $parent) {
+            $this->fromChamber[] = $node;
+        }
 
-        return \count($this->names) - 1;
+        return $node;
     }
 
     public function makeWheel(
@@ -125,6 +141,33 @@ final class Circuit
     public function has(string $name): bool
     {
         return \in_array($name, $this->names, true);
+    }
+
+    /**
+     * Volumes in mL of all nodes.
+     *
+     * @param array<int, float> $kpa
+     *
+     * @return array<int, float>
+     */
+    public function volumes(array $kpa): array
+    {
+        $volumes = $kpa;
+        foreach ($this->stiffness as $node => $stiffness) {
+            $volumes[$node] *= $stiffness;
+        }
+        foreach ($this->wheelNode as $node) {
+            $over = $kpa[$node] - $this->springKpa[$node];
+            if ($over > -0.5) {
+                $over = $over < 0.5 ? (($over + 0.5) * ($over + 0.5)) / 2.0 : $over;
+                $volumes[$node] += $this->clearance[$node] * (1.0 - exp(-$over / $this->touchKpa[$node]));
+            }
+        }
+        foreach ($this->airy as $node => $air) {
+            $volumes[$node] += ($air * $kpa[$node]) / ($kpa[$node] + 101.0);
+        }
+
+        return $volumes;
     }
 
     /** Volume in mL that a node takes at a pressure in kPa, see `docs/hydraulics.md`, "The network". */

@@ -16,21 +16,26 @@ final readonly class CircuitSolver
 {
     private const EVENT_STEP_S = 1e-3;
     private const SMALLEST_STEP_S = 1e-6;
-    private const ITERATIONS = 30;
     /** Two-step formulas stay stable up to a growth of 2.4 from step to step. */
     private const GROWTH = 2.0;
     /** Error of one step at a wheel: kPa, and share of its pressure (chosen for the halving law). */
-    private const BOUND_KPA = 1.5;
-    private const BOUND_SHARE = 0.0015;
+    private const BOUND_KPA = 0.5;
+    private const BOUND_SHARE = 0.0005;
     /** How far contact reaches, in times of how softly the lining comes on. */
     private const CONTACT = 6.0;
     private const CONTACT_SHARE = 0.2;
-    /** Key of the piston beside the wheels' nodes. */
-    private const PISTON = -1;
+    /** Error of one step at the piston of a chamber that leaks past its cup, mL. */
+    private const BOUND_ML = 0.012;
+
+    private TreeSolver $tree;
+    /** A step in which the piston's state changes is this long, s. */
+    private float $eventS;
 
     /** @param float $tolerance 1 is the working accuracy; 0.5 halves every error bound */
     public function __construct(private float $tolerance = 1.0)
     {
+        $this->tree = new TreeSolver();
+        $this->eventS = self::EVENT_STEP_S * sqrt(max(1.0, $tolerance));
     }
 
     /**
@@ -51,7 +56,7 @@ final readonly class CircuitSolver
     ): array {
         $samples = [];
         $h = self::EVENT_STEP_S;
-        $slopes = $past = null;
+        $course = new Course();
         $stops = [...$sampleAt, $until];
         $next = 0;
         while ($next < \count($stops)) {
@@ -63,21 +68,11 @@ final readonly class CircuitSolver
                 continue;
             }
             $corner = $source->nextCorner($state->t);
-            $limit = min($stops[$next], $corner) - $state->t;
-            $step = min($h, $limit);
-            [$taken, $h, $slopes, $past] = $this->advance(
-                $circuit,
-                $state,
-                $source,
-                $step,
-                $opened,
-                $slopes,
-                $h,
-                $past,
-            );
+            $step = min($h, $stops[$next] - $state->t, $corner - $state->t);
+            [$taken, $h] = $this->advance($circuit, $state, $source, $step, $opened, $course, $h);
             if ($state->t >= $corner - 1e-9 && $taken > 0.0) {
                 $h = min($h, 2.0 * self::EVENT_STEP_S);
-                $slopes = $past = null;
+                $course->forget();
             }
         }
 
@@ -88,10 +83,10 @@ final readonly class CircuitSolver
      * Tries one step.
      *
      * @param list<int> $opened
-     * @param array<int, float>|null $slopes kPa/s at the wheels over the step before
      *
-     * @return array{float, float, array<int, float>|null, StepPast|null} seconds taken (0: refused), next step, new
-     *     slopes, the step just taken
+     * @return array{float, float} seconds taken (0: refused), next step
+     *
+     * @throws SolverFailed
      */
     private function advance(
         Circuit $circuit,
@@ -99,56 +94,67 @@ final readonly class CircuitSolver
         Source $source,
         float $step,
         array $opened,
-        ?array $slopes,
+        Course $course,
         float $wanted,
-        ?StepPast $past,
     ): array {
-        $rule = StepRule::of($circuit, $state, $past, $step);
-        $solved = $this->solveStep($circuit, $state, $source->kpa($state->t + $step, $state->pistonMl), $rule, $opened);
+        $rule = StepRule::of($circuit, $state, $course->past, $step);
+        $guess = $course->guess($state->kpa, $step);
+        $target = $source->kpa($state->t + $step, $state->pistonMl);
+        $solved = $this->solveStep($circuit, $state, $guess, $target, $rule, $opened);
         if (null === $solved) {
             if ($step < self::SMALLEST_STEP_S) {
                 throw SolverFailed::noConvergence($circuit->piston->chamber, $state->t);
             }
+            $course->forget();
 
-            return [0.0, $step / 4.0, null, null];
+            return [0.0, $step / 4.0];
         }
         [$kpa, $piston, $mode, $drawn] = $solved;
-        if ($mode !== $state->mode && $step > 1.01 * self::EVENT_STEP_S) {
-            return [0.0, max(self::EVENT_STEP_S, $step / 6.0), $slopes, $past];
+        if ($mode !== $state->mode && $step > 1.01 * $this->eventS) {
+            return [0.0, max($this->eventS, $step / 6.0)];
         }
-        $new = [];
+        $moved = $piston - $state->pistonMl;
+        $error = $course->knowsSlopes() ? $this->error($circuit, $course, $guess, $kpa, $moved, $step) : 0.0;
+        $power = $course->power();
+        if ($error > 2.0 && $step > 0.2 * self::EVENT_STEP_S) {
+            return [0.0, $step * max(0.2, 0.8 / $error ** (1.0 / $power))];
+        }
+        $from = $state->kpa;
+        $smooth = $mode === $state->mode;
+        $this->accept($circuit, $state, $kpa, $piston, $mode, $drawn, $rule, $opened);
+        // the two-step formula swings a little past its end; what is trapped there would stay
+        $smooth = $smooth && !($circuit->trap && $this->isEmptying($circuit, $from, $kpa));
+        $course->took($step, $from, $kpa, $moved, $smooth ? $rule->past() : null);
+        $grown = $step * ($error > 0.0 ? min(self::GROWTH, 0.9 / $error ** (1.0 / $power)) : self::GROWTH);
+
+        return [$step, $step < $wanted ? max($wanted, $grown) : $grown];
+    }
+
+    /**
+     * What a step is wrong by, over what it may be.
+     *
+     * @param array<int, float> $guess
+     * @param array<int, float> $kpa
+     */
+    private function error(
+        Circuit $circuit,
+        Course $course,
+        array $guess,
+        array $kpa,
+        float $moved,
+        float $step,
+    ): float {
+        $share = $course->share($step);
         $error = 0.0;
         foreach ($circuit->wheelNode as $node) {
-            $slope = ($kpa[$node] - $state->kpa[$node]) / $step;
-            $new[$node] = $slope;
-            if (null !== $slopes) {
-                $bound = $this->boundKpa($circuit, $node, $kpa[$node]);
-                $error = max($error, (0.5 * $step * abs($slope - $slopes[$node])) / $bound);
-            }
+            $bound = $this->boundKpa($circuit, $node, $kpa[$node]);
+            $error = max($error, ($share * abs($kpa[$node] - $guess[$node])) / $bound);
         }
         if ($circuit->bypassHard + $circuit->bypassLight > 0.0) {
-            $new[self::PISTON] = ($piston - $state->pistonMl) / $step;
-            if (null !== $slopes) {
-                $error = max(
-                    $error,
-                    (0.5 * $step * abs($new[self::PISTON] - $slopes[self::PISTON])) / ($this->tolerance * 0.012),
-                );
-            }
+            $error = max($error, 0.5 * $course->pistonOff($moved, $step) / ($this->tolerance * self::BOUND_ML));
         }
-        if ($error > 2.0 && $step > 0.2 * self::EVENT_STEP_S) {
-            return [0.0, $step * max(0.2, 0.8 / sqrt($error)), $slopes, $past];
-        }
-        $sameMode = $mode === $state->mode;
-        $this->accept($circuit, $state, $kpa, $piston, $mode, $drawn, $rule, $opened);
-        $grown = $step * ($error > 0.0 ? min(self::GROWTH, 0.9 / sqrt($error)) : self::GROWTH);
 
-        return [
-            $step,
-            $step < $wanted ? max($wanted, $grown) : $grown,
-            $new,
-            // the two-step formula swings a little past its end; what is trapped there would stay
-            $sameMode && !($circuit->trap && $this->isEmptying($circuit, $kpa, $new)) ? $rule->past() : null,
-        ];
+        return $error;
     }
 
     /**
@@ -164,13 +170,13 @@ final readonly class CircuitSolver
     }
 
     /**
+     * @param array<int, float> $before
      * @param array<int, float> $kpa
-     * @param array<int, float> $slopes kPa/s
      */
-    private function isEmptying(Circuit $circuit, array $kpa, array $slopes): bool
+    private function isEmptying(Circuit $circuit, array $before, array $kpa): bool
     {
         foreach ($circuit->wheelNode as $node) {
-            if ($kpa[$node] < $circuit->touchKpa[$node] && $slopes[$node] < 0.0) {
+            if ($kpa[$node] < $circuit->touchKpa[$node] && $kpa[$node] < $before[$node]) {
                 return true;
             }
         }
@@ -193,7 +199,7 @@ final readonly class CircuitSolver
         array $opened,
     ): void {
         $leaked = $caught = 0.0;
-        foreach ($circuit->leak as $node => $leak) {
+        foreach ($circuit->leaky as $node => $leak) {
             $leaked += $leak * $kpa[$node];
         }
         foreach ($opened as $node) {
@@ -219,24 +225,31 @@ final readonly class CircuitSolver
     /**
      * The state of the piston at the end of a step; see the class comment.
      *
+     * @param array<int, float> $guess
      * @param list<int> $opened
      *
      * @return array{array<int, float>, float, string, float}|null pressures, piston mL, mode, mL/s drawn from the
      *     reservoir
      */
-    private function solveStep(Circuit $c, CircuitState $s, float $target, StepRule $rule, array $opened): ?array
-    {
+    private function solveStep(
+        Circuit $c,
+        CircuitState $s,
+        array $guess,
+        float $target,
+        StepRule $rule,
+        array $opened,
+    ): ?array {
         $before = $s->pistonMl;
         $h = $rule->h;
         if ($target > 0.0 || $before > $c->piston->restMl) {
-            $held = $this->solveHeld($c, $s, $target, $rule, $opened);
+            $held = $this->solveHeld($c, $guess, $target, $rule, $opened);
             if (null === $held) {
                 return null;
             }
             [$kpa, $after] = $held;
             if ($target > 0.0) {
                 if ($after > $c->piston->strokeMl) {
-                    return $this->solveFixed($c, $s, $c->piston->strokeMl, $rule, $opened, 'bottomed');
+                    return $this->solveFixed($c, $guess, $c->piston->strokeMl, $rule, $opened, 'bottomed');
                 }
                 if ($after >= $c->piston->restMl || $after >= $before) {
                     return [$kpa, $after, 'held', -$c->bypass($kpa[0])];
@@ -246,16 +259,16 @@ final readonly class CircuitSolver
             }
         }
         if ($target > 0.0) {
-            return $this->solveFixed($c, $s, $c->piston->restMl, $rule, $opened, 'rest');
+            return $this->solveFixed($c, $guess, $c->piston->restMl, $rule, $opened, 'rest');
         }
         $home = max($c->piston->restMl, $before - $c->piston->returnMlPerS * $h);
         if ($before < $c->piston->restMl) {
             $home = $before;
         }
-        $fixed = $this->solveFixed($c, $s, $home, $rule, $opened, $home <= $c->piston->restMl ? 'rest' : 'home');
+        $fixed = $this->solveFixed($c, $guess, $home, $rule, $opened, $home <= $c->piston->restMl ? 'rest' : 'home');
         if (null !== $fixed && $fixed[0][0] < Circuit::CUP_LIMIT_KPA) {
             $supply = -Circuit::G_CUP * Circuit::CUP_LIMIT_KPA;
-            $held = $this->solveHeld($c, $s, Circuit::CUP_LIMIT_KPA, $rule, $opened, $supply);
+            $held = $this->solveHeld($c, $guess, Circuit::CUP_LIMIT_KPA, $rule, $opened, $supply);
 
             return null === $held
                 ? null
@@ -266,19 +279,20 @@ final readonly class CircuitSolver
     }
 
     /**
+     * @param array<int, float> $guess
      * @param list<int> $opened
      *
      * @return array{array<int, float>, float}|null pressures and the piston that they ask for
      */
     private function solveHeld(
         Circuit $c,
-        CircuitState $s,
+        array $guess,
         float $chamberKpa,
         StepRule $rule,
         array $opened,
         float $supply = 0.0,
     ): ?array {
-        $kpa = $this->newton($c, $s->kpa, $rule, $opened, $chamberKpa, 0.0, false);
+        $kpa = $this->tree->solve($c, $guess, $rule, $opened, $chamberKpa, 0.0, false);
         if (null === $kpa) {
             return null;
         }
@@ -288,20 +302,22 @@ final readonly class CircuitSolver
     }
 
     /**
+     * @param array<int, float> $guess
      * @param list<int> $opened
      *
      * @return array{array<int, float>, float, string, float}|null
      */
     private function solveFixed(
         Circuit $c,
-        CircuitState $s,
+        array $guess,
         float $piston,
         StepRule $rule,
         array $opened,
         string $mode,
     ): ?array {
         $port = $piston <= 0.0;
-        $solved = $this->newton($c, $s->kpa, $rule, $opened, null, $rule->rate($rule->base->pistonMl, $piston), $port);
+        $supply = $rule->rate($rule->base->pistonMl, $piston);
+        $solved = $this->tree->solve($c, $guess, $rule, $opened, null, $supply, $port);
         if (null === $solved) {
             return null;
         }
@@ -309,168 +325,5 @@ final readonly class CircuitSolver
         $drawn = ($p < 0.0 ? -Circuit::G_CUP * $p : ($port ? -$c->piston->portMlPerSKpa * $p : 0.0)) - $c->bypass($p);
 
         return [$solved[0], $piston, $mode, $drawn];
-    }
-
-    /**
-     * The hot loop: one method on local arrays, since calls and objects cost several times the arithmetic.
-     *
-     * @param array<int, float> $from pressures at the start of the step
-     * @param list<int> $opened
-     * @param float|null $held chamber pressure when the rod holds it, else the chamber floats
-     * @param float $supply mL/s that a moving piston gives to a floating chamber
-     *
-     * @return array{array<int, float>, float}|null pressures and mL/s from the chamber into the line
-     */
-    private function newton(
-        Circuit $circuit,
-        array $from,
-        StepRule $rule,
-        array $opened,
-        ?float $held,
-        float $supply,
-        bool $port,
-    ): ?array {
-        $n = \count($from);
-        $parent = $circuit->parent;
-        $gf = $circuit->forward;
-        $gr = $circuit->return;
-        $hold = $circuit->hold;
-        $knee = $circuit->knee;
-        $slope = $circuit->slope;
-        $stiff = $circuit->stiffness;
-        $clear = $circuit->clearance;
-        $spring = $circuit->springKpa;
-        $touch = $circuit->touchKpa;
-        $air = $circuit->air;
-        $leak = $circuit->leak;
-        foreach ($opened as $node) {
-            $leak[$node] += Circuit::G_OPENED;
-        }
-        $h = $rule->h / $rule->a;
-        $start = $rule->volumes;
-        $p = $from;
-        if (null !== $held) {
-            $p[0] = $held;
-        }
-        $a = $b = $up = [];
-        for ($iteration = 0; $iteration < self::ITERATIONS; ++$iteration) {
-            for ($i = 0; $i < $n; ++$i) {
-                $x = $p[$i];
-                $volume = $stiff[$i] * $x;
-                $grad = $stiff[$i];
-                if ($clear[$i] > 0.0) {
-                    $over = $x - $spring[$i];
-                    if ($over > -0.5) {
-                        $rise = 1.0;
-                        if ($over < 0.5) {
-                            $rise = $over + 0.5;
-                            $over = ($rise * $rise) / 2.0;
-                        }
-                        $e = $clear[$i] * exp(-$over / $touch[$i]);
-                        $volume += $clear[$i] - $e;
-                        $grad += ($rise * $e) / $touch[$i];
-                    }
-                }
-                if ($air[$i] > 0.0) {
-                    $q = 1.0 / ($x + 101.0);
-                    $volume += $air[$i] * $x * $q;
-                    $grad += $air[$i] * 101.0 * $q * $q;
-                }
-                $b[$i] = -(($volume - $start[$i]) / $h + $leak[$i] * $x);
-                $a[$i] = $grad / $h + $leak[$i];
-            }
-            $outflow = 0.0;
-            for ($i = $n - 1; $i > 0; --$i) {
-                $j = $parent[$i];
-                $x = $p[$i];
-                $y = $p[$j];
-                $s = 1.0;
-                $z = $y;
-                if ($y > $knee[$i]) {
-                    $s = $slope[$i];
-                    $z = $knee[$i] + $s * ($y - $knee[$i]);
-                }
-                $d = $z - $x;
-                if ($d > 0.0) {
-                    $flow = $gf[$i] * $d;
-                    $u = $gf[$i] * $s;
-                    $v = $gf[$i];
-                } else {
-                    $d = $x - $y - $hold[$i];
-                    if ($d > 0.0 || (0.0 === $d && 0.0 === $hold[$i])) {
-                        $flow = -$gr[$i] * $d;
-                        $u = $gr[$i];
-                        $v = $gr[$i];
-                    } else {
-                        $flow = $u = $v = 0.0;
-                    }
-                }
-                $b[$i] += $flow;
-                $b[$j] -= $flow;
-                $a[$i] += $v;
-                $a[$j] += $u;
-                $up[$i] = $u;
-                if (0 === $j) {
-                    $outflow += $flow;
-                }
-                $w = $v / $a[$i];
-                $a[$j] -= $w * $u;
-                $b[$j] += $w * $b[$i];
-            }
-            $delta = [0.0];
-            if (null === $held) {
-                $x = $p[0];
-                $light = $circuit->bypassLight > 0.0 ? $circuit->bypassLight * exp(-max(0.0, $x) / 500.0) : 0.0;
-                $g = $circuit->bypassHard + $light;
-                $loss = $g * $x;
-                if ($x < 0.0) {
-                    $g += Circuit::G_CUP;
-                    $loss += Circuit::G_CUP * $x;
-                } elseif ($port) {
-                    $g += $circuit->piston->portMlPerSKpa;
-                    $loss += $circuit->piston->portMlPerSKpa * $x;
-                }
-                $delta[0] = ($b[0] + $supply - $loss) / ($a[0] + $g + 1e-12);
-            }
-            $worst = abs($delta[0]);
-            for ($i = 1; $i < $n; ++$i) {
-                $delta[$i] = ($b[$i] + $up[$i] * $delta[$parent[$i]]) / $a[$i];
-            }
-            for ($i = 0; $i < $n; ++$i) {
-                $x = $p[$i];
-                $y = $x + $delta[$i];
-                if ($clear[$i] > 0.0) {
-                    // V(p) is steep just above the corner and flat elsewhere: never jump across it
-                    $edge = $spring[$i] + 0.5;
-                    if (($x < $edge && $y > $edge) || ($x > $edge && $y < $edge)) {
-                        $y = $edge;
-                    }
-                }
-                if ($y < -100.0) {
-                    $y = 0.5 * ($x - 100.0);
-                }
-                $worst = max($worst, abs($y - $x), abs($delta[$i]) > 1.0 ? 1.0 : 0.0);
-                $p[$i] = $y;
-            }
-            if ($worst < 1e-6) {
-                return [$p, $this->outflow($circuit, $p)];
-            }
-        }
-
-        return null;
-    }
-
-    /** @param array<int, float> $p */
-    private function outflow(Circuit $c, array $p): float
-    {
-        $sum = 0.0;
-        foreach ($c->parent as $i => $j) {
-            if (0 === $j && $i > 0) {
-                $d = $p[0] - $p[$i];
-                $sum += $d > 0.0 ? $c->forward[$i] * $d : -$c->return[$i] * max(0.0, -$d - $c->hold[$i]);
-            }
-        }
-
-        return $sum;
     }
 }

@@ -30,10 +30,7 @@ final readonly class StepRule
 
     public static function of(Circuit $circuit, CircuitState $state, ?StepPast $past, float $h): self
     {
-        $now = [];
-        foreach ($state->kpa as $node => $kpa) {
-            $now[$node] = $circuit->stiffness[$node] > 0.0 ? $circuit->volume($node, $kpa) : 0.0;
-        }
+        $now = $circuit->volumes($state->kpa);
         $totals = Totals::of($state);
         if (null === $past) {
             return new self($h, 1.0, $now, $totals, $now, $totals);
@@ -42,9 +39,9 @@ final readonly class StepRule
         $a = (1.0 + 2.0 * $w) / (1.0 + $w);
         $b = (1.0 + $w) / $a;
         $c = $w * $w / (1.0 + $w) / $a;
-        $volumes = [];
-        foreach ($now as $node => $volume) {
-            $volumes[$node] = $b * $volume - $c * $past->volumes[$node];
+        $volumes = $now;
+        foreach ($past->volumes as $node => $volume) {
+            $volumes[$node] = $b * $volumes[$node] - $c * $volume;
         }
 
         return new self($h, $a, $volumes, $totals->lessBefore($b, $past->totals, $c), $now, $totals);

@@ -26,10 +26,13 @@ final class VehicleSimulator
     private array $traced = [];
     /** @var array<string, string> hydraulic print of each sound circuit */
     private array $soundPrint = [];
+    /** @var \WeakMap<Effects, array<string, array{Circuit, string}>> by chamber */
+    private \WeakMap $built;
     private int $simulations = 0;
 
     public function __construct(private readonly Layout $layout, private readonly float $tolerance = 1.0)
     {
+        $this->built = new \WeakMap();
         $this->builder = new CircuitBuilder($layout);
         $this->solver = new CircuitSolver($tolerance);
     }
@@ -48,13 +51,13 @@ final class VehicleSimulator
         $circuits = $states = $keys = [];
         $booster = $this->booster($program, $effects);
         foreach ($this->layout->chambers as $chamber) {
-            $circuit = $this->builder->build($chamber, $effects);
+            [$circuit, $print] = $this->built($chamber, $effects);
             $key
                 = $program->id
                 .'|'
                 .$booster->print()
                 .'|'
-                .$circuit->fingerprint()
+                .$print
                 .(null === $after ? '' : '|after '.$after->keys[$chamber->id]);
             $this->runs[$key] ??= $this->simulate($program, $circuit, $chamber, $booster, $after);
             $circuits[$chamber->id] = $circuit;
@@ -94,6 +97,19 @@ final class VehicleSimulator
         }
 
         return [$circuit, $this->runs[$key][0]];
+    }
+
+    /** @return array{Circuit, string} a circuit and its print; every program of a vehicle runs on the same ones */
+    private function built(Chamber $chamber, Effects $effects): array
+    {
+        $of = $this->built[$effects] ?? [];
+        if (!isset($of[$chamber->id])) {
+            $circuit = $this->builder->build($chamber, $effects);
+            $of[$chamber->id] = [$circuit, $circuit->fingerprint()];
+            $this->built[$effects] = $of;
+        }
+
+        return $of[$chamber->id];
     }
 
     /** The booster of a program: its vacuum, and how long a stuck valve holds on; one that loses its vacuum lets go. */

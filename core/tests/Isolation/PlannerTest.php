@@ -56,12 +56,13 @@ final class PlannerTest extends TestCase
         self::assertEqualsWithDelta($saving, $proposal->worth->savingCents, 0.5);
         self::assertEqualsWithDelta(15.0, $proposal->worth->minutes, 1e-9);
         self::assertEqualsWithDelta(($saving + $lambda * $bits - 15.0 * 100.0) / 15.0, $proposal->worth->score, 0.5);
+        $fork = $planner->fork($proposal);
         self::assertSame(
             ['yes', 'no'],
-            array_map(static fn ($branch): string => $branch->outcomes[''], $proposal->fork),
+            array_map(static fn ($branch): string => $branch->outcomes[''], $fork),
         );
-        self::assertEqualsWithDelta(0.7, $proposal->fork[0]->chance, 1e-9);
-        self::assertSame('hose@vehicle', $proposal->fork[0]->leaders[0][0]);
+        self::assertEqualsWithDelta(0.7, $fork[0]->chance, 1e-9);
+        self::assertSame('hose@vehicle', $fork[0]->leaders[0][0]);
     }
 
     /** 0.95 of belief passes the threshold of 0.9, but opening the system wants the confirming check first. */

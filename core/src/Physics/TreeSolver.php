@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Physics;
+
+/**
+ * The pressures of a tree of pipes at the end of one step: a damped Newton iteration on V(p), eliminated from the
+ * wheels inward.
+ *
+ * @internal
+ */
+final readonly class TreeSolver
+{
+    private const ITERATIONS = 30;
+    /**
+     * An iteration that moves no pressure by more than these mL let through a cup in the step is the last one, within
+     * two bounds in kPa: what it leaves is of the square of that.
+     */
+    private const LAST_ML = 1e-7;
+    private const LAST_KPA = [1e-6, 1e-4];
+
+    /**
+     * The hot loop: one method on local arrays, since calls and objects cost several times the arithmetic.
+     *
+     * @param array<int, float> $p pressures to start from
+     * @param list<int> $opened nodes that stand open to the air
+     * @param float|null $held chamber pressure when the rod holds it, else the chamber floats
+     * @param float $supply mL/s that a moving piston gives to a floating chamber
+     *
+     * @return array{array<int, float>, float}|null pressures and mL/s from the chamber into the line
+     */
+    public function solve(
+        Circuit $circuit,
+        array $p,
+        StepRule $rule,
+        array $opened,
+        ?float $held,
+        float $supply,
+        bool $port,
+    ): ?array {
+        $n = \count($p);
+        $parent = $circuit->parent;
+        $gf = $circuit->forward;
+        $gr = $circuit->return;
+        $hold = $circuit->hold;
+        $knee = $circuit->knee;
+        $slope = $circuit->slope;
+        $stiff = $circuit->stiffness;
+        $clear = $circuit->clearance;
+        $spring = $circuit->springKpa;
+        $touch = $circuit->touchKpa;
+        $wheels = $circuit->wheelNode;
+        $air = $circuit->airy;
+        $leak = $circuit->leak;
+        foreach ($opened as $node) {
+            $leak[$node] += Circuit::G_OPENED;
+        }
+        $perS = $rule->a / $rule->h;
+        $start = $rule->volumes;
+        $last = max(self::LAST_KPA[0], min(self::LAST_KPA[1], self::LAST_ML / ($rule->h * Circuit::G_CUP)));
+        if (null !== $held) {
+            $p[0] = $held;
+        }
+        $a = $b = $up = $delta = $p;
+        for ($iteration = 0; $iteration < self::ITERATIONS; ++$iteration) {
+            for ($i = 0; $i < $n; ++$i) {
+                $x = $p[$i];
+                $b[$i] = ($start[$i] - $stiff[$i] * $x) * $perS - $leak[$i] * $x;
+                $a[$i] = $stiff[$i] * $perS + $leak[$i];
+            }
+            foreach ($wheels as $i) {
+                $over = $p[$i] - $spring[$i];
+                if ($over > -0.5) {
+                    $rise = 1.0;
+                    if ($over < 0.5) {
+                        $rise = $over + 0.5;
+                        $over = ($rise * $rise) / 2.0;
+                    }
+                    $e = $clear[$i] * exp(-$over / $touch[$i]);
+                    $b[$i] -= ($clear[$i] - $e) * $perS;
+                    $a[$i] += ($rise * $e * $perS) / $touch[$i];
+                }
+            }
+            foreach ($air as $i => $ml) {
+                $x = $p[$i];
+                $q = 1.0 / ($x + 101.0);
+                $b[$i] -= $ml * $x * $q * $perS;
+                $a[$i] += $ml * 101.0 * $q * $q * $perS;
+            }
+            for ($i = $n - 1; $i > 0; --$i) {
+                $j = $parent[$i];
+                $x = $p[$i];
+                $y = $p[$j];
+                $s = 1.0;
+                $z = $y;
+                if ($y > $knee[$i]) {
+                    $s = $slope[$i];
+                    $z = $knee[$i] + $s * ($y - $knee[$i]);
+                }
+                $d = $z - $x;
+                if ($d > 0.0) {
+                    $v = $gf[$i];
+                    $flow = $v * $d;
+                    $u = $v * $s;
+                } else {
+                    $d = $x - $y - $hold[$i];
+                    if ($d > 0.0 || (0.0 === $d && 0.0 === $hold[$i])) {
+                        $u = $v = $gr[$i];
+                        $flow = -$v * $d;
+                    } else {
+                        $flow = $u = $v = 0.0;
+                    }
+                }
+                $w = $v / ($a[$i] += $v);
+                $up[$i] = $u;
+                $a[$j] += $u - $w * $u;
+                $b[$j] += $w * ($b[$i] += $flow) - $flow;
+            }
+            $delta[0] = 0.0;
+            if (null === $held) {
+                $x = $p[0];
+                $light = $circuit->bypassLight > 0.0 ? $circuit->bypassLight * exp(-max(0.0, $x) / 500.0) : 0.0;
+                $g = $circuit->bypassHard + $light;
+                $loss = $g * $x;
+                if ($x < 0.0) {
+                    $g += Circuit::G_CUP;
+                    $loss += Circuit::G_CUP * $x;
+                } elseif ($port) {
+                    $g += $circuit->piston->portMlPerSKpa;
+                    $loss += $circuit->piston->portMlPerSKpa * $x;
+                }
+                $delta[0] = ($b[0] + $supply - $loss) / ($a[0] + $g + 1e-12);
+            }
+            $low = $high = $delta[0];
+            for ($i = 1; $i < $n; ++$i) {
+                $delta[$i] = $x = ($b[$i] + $up[$i] * $delta[$parent[$i]]) / $a[$i];
+                if ($x > $high) {
+                    $high = $x;
+                } elseif ($x < $low) {
+                    $low = $x;
+                }
+            }
+            foreach ($wheels as $i) {
+                // V(p) is steep just above the corner and flat elsewhere: never jump across it
+                $over = $p[$i] - $spring[$i] - 0.5;
+                if ($over * ($over + $delta[$i]) < 0.0) {
+                    $delta[$i] = -$over;
+                }
+            }
+            for ($i = 0; $i < $n; ++$i) {
+                $y = $p[$i] + $delta[$i];
+                $p[$i] = $y < -100.0 ? 0.5 * ($p[$i] - 100.0) : $y;
+            }
+            if ($high < $last && $low > -$last) {
+                return [$p, $this->outflow($circuit, $p)];
+            }
+        }
+
+        return null;
+    }
+
+    /** @param array<int, float> $p */
+    private function outflow(Circuit $c, array $p): float
+    {
+        $sum = 0.0;
+        foreach ($c->fromChamber as $i) {
+            $d = $p[0] - $p[$i];
+            $sum += $d > 0.0 ? $c->forward[$i] * $d : -$c->return[$i] * max(0.0, -$d - $c->hold[$i]);
+        }
+
+        return $sum;
+    }
+}
