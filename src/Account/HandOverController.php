@@ -75,7 +75,11 @@ final class HandOverController extends AbstractController
     {
         return $this->render(
             'account/hand_over.html.twig',
-            ['people' => $this->users->findBy([], ['name' => 'ASC']), 'said' => $said, 'wrong' => 422 === $status],
+            get_object_vars(new HandOverPage(
+                people: $this->users->findBy([], ['name' => 'ASC']),
+                said: $said,
+                wrong: 422 === $status,
+            )),
             new Response('', null === $said ? 200 : $status),
         );
     }

@@ -17,10 +17,10 @@ final class SignInController extends AbstractController
     #[Route('/sign-in', name: 'sign_in', methods: ['GET', 'POST'])]
     public function __invoke(AuthenticationUtils $tried): Response
     {
-        return $this->render('account/sign_in.html.twig', [
-            'error' => $tried->getLastAuthenticationError(),
-            'login' => $tried->getLastUsername(),
-        ]);
+        return $this->render('account/sign_in.html.twig', get_object_vars(new SignInPage(
+            error: $tried->getLastAuthenticationError(),
+            login: $tried->getLastUsername(),
+        )));
     }
 
     #[Route('/sign-out', name: 'sign_out', methods: ['POST'])]

@@ -41,28 +41,28 @@ final class BenchController extends RendersJob
         $proposal = fn (Proposal $one): array => $this->proposals->of($state, $one);
         $again = fn (Spoken $one): array => $this->again($one);
 
-        return $this->page('bench/bench.html.twig', $loaded, 'bench', [
-            'next' => null === $advice?->next ? null : $proposal($advice->next),
-            'reason' => null === $advice ? null : $this->say->ui('bench.reason.'.$advice->reason),
-            'repair' => null === $advice?->repair ? null : (string) $advice->repair,
-            'again' => array_map($again, $advice->again ?? []),
-            'others' => array_map($proposal, $advice->others ?? []),
-            'drawing' => $this->drawing->of($loaded),
-            'suspects' => null === $judgement ? [] : $this->suspects->of($judgement),
-            'second' => $judgement?->second,
-            'struck' => null === $judgement ? [] : $this->suspects->struckOut($judgement),
-            'recomputed' => $this->recomputed($loaded),
-            'trail' => $this->trail->of($loaded, $this->users->names()),
-            'learned' => $request->query->getInt('learned') === $loaded->head() ? $this->learned($loaded) : null,
-            'computing' => null === $judgement ? $this->predictions->howFar($loaded->layout) : null,
-            'early' => null === $judgement ? $this->early($loaded) : [],
-            'road' => $state->road(),
-            'roadCheck' => $this->roadCheck(),
-            'lift' => $state->situation->car->lift->value,
-            'common' => null === $judgement ? [] : \array_slice($this->suspects->commonCauses($judgement), 0, 2),
-            'failed' => null === $state->repaired ? null : $state->proof->failed(),
-            'asleep' => \count($state->story->asleep),
-        ]);
+        return $this->page('bench/bench.html.twig', $loaded, 'bench', new BenchPage(
+            next: null === $advice?->next ? null : $proposal($advice->next),
+            reason: null === $advice ? null : $this->say->ui('bench.reason.'.$advice->reason),
+            repair: null === $advice?->repair ? null : (string) $advice->repair,
+            again: array_map($again, $advice->again ?? []),
+            others: array_map($proposal, $advice->others ?? []),
+            drawing: $this->drawing->of($loaded),
+            suspects: null === $judgement ? [] : $this->suspects->of($judgement),
+            second: $judgement?->second,
+            struck: null === $judgement ? [] : $this->suspects->struckOut($judgement),
+            recomputed: $this->recomputed($loaded),
+            trail: $this->trail->of($loaded, $this->users->names()),
+            learned: $request->query->getInt('learned') === $loaded->head() ? $this->learned($loaded) : null,
+            computing: null === $judgement ? $this->predictions->howFar($loaded->layout) : null,
+            early: null === $judgement ? $this->early($loaded) : [],
+            road: $state->road(),
+            roadCheck: $this->roadCheck(),
+            lift: $state->situation->car->lift->value,
+            common: null === $judgement ? [] : \array_slice($this->suspects->commonCauses($judgement), 0, 2),
+            failed: null === $state->repaired ? null : $state->proof->failed(),
+            asleep: \count($state->story->asleep),
+        ));
     }
 
     /** @return array{name: string, asked: bool, check: string} a reading to take again */

@@ -52,7 +52,10 @@ final class CheckController extends RendersJob
         }
         $found = array_filter(array_merge(array_fill_keys(array_keys($this->catalogue->stations), []), $found));
 
-        return $this->page('bench/checks.html.twig', $loaded, 'bench', ['found' => $found, 'words' => $words]);
+        return $this->page('bench/checks.html.twig', $loaded, 'bench', new ChecksPage(
+            found: $found,
+            words: $words,
+        ));
     }
 
     #[Route('/jobs/{id:job}/checks/{check}', name: 'job_check', methods: ['GET'])]
@@ -67,29 +70,31 @@ final class CheckController extends RendersJob
         $proved = null !== $loaded->state->repaired && null === $loaded->state->proof->failed();
         $manner = $definition->manner;
 
-        return $this->page('bench/check.html.twig', $loaded, $definition->role->proof ? 'proof' : 'bench', [
-            'check' => $check,
-            'manner' => $manner,
-            'tools' => $definition->demand->tools,
-            'name' => $this->say->check($at),
-            'how' => $this->say->text('check.'.$definition->id.'.how'),
-            'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $manner->spoken),
-            'caution' => null === $manner->caution ? null : $this->say->text('caution.'.$manner->caution),
-            'rows' => $this->rows($at, $definition),
-            'wheels' => $definition->isByWheel(),
-            'overAir' => $definition->isHeat(),
-            'gates' => array_merge(...array_map($this->gate(...), $this->closedFor($loaded, $definition, $at))),
-            'made' => $loaded->state->situation->made($at),
-            'from' => $definition->role->proof || ($proved && $this->provesSomething($definition)) ? 'proof' : 'bench',
-            'photos' => $this->photos->of($job->id(), 'check:'.$check),
-            'sound' => $this->sound($loaded, $definition, $at),
-            'measures' => $definition->role->measures,
-            'limit' => 'wear-limit' === $definition->role->measures
-                ? $this->limit($loaded, $at->place->corner())
-                : null,
-            'lengthUnit' => $this->units->of(Quantity::Length)->value,
-            'airUnit' => $this->units->of(Quantity::Temperature)->value,
-        ]);
+        $here = $definition->role->proof ? 'proof' : 'bench';
+
+        return $this->page('bench/check.html.twig', $loaded, $here, new CheckPage(
+            check: $check,
+            manner: $manner,
+            tools: $definition->demand->tools,
+            name: $this->say->check($at),
+            how: $this->say->text('check.'.$definition->id.'.how'),
+            spoken: array_map(fn (string $word): string => $this->say->text('say.'.$word), $manner->spoken),
+            caution: null === $manner->caution ? null : $this->say->text('caution.'.$manner->caution),
+            rows: $this->rows($at, $definition),
+            wheels: $definition->isByWheel(),
+            overAir: $definition->isHeat(),
+            gates: array_merge(...array_map($this->gate(...), $this->closedFor($loaded, $definition, $at))),
+            made: $loaded->state->situation->made($at),
+            from: $definition->role->proof || ($proved && $this->provesSomething($definition)) ? 'proof' : 'bench',
+            photos: $this->photos->of($job->id(), 'check:'.$check),
+            sound: $this->sound($loaded, $definition, $at),
+            measures: $definition->role->measures,
+            limit: 'wear-limit' === $definition->role->measures
+                            ? $this->limit($loaded, $at->place->corner())
+                            : null,
+            lengthUnit: $this->units->of(Quantity::Length)->value,
+            airUnit: $this->units->of(Quantity::Temperature)->value,
+        ));
     }
 
     /** What the driver was asked by the intake is not asked again here. */

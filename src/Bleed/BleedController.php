@@ -34,7 +34,9 @@ final class BleedController extends RendersJob
         $repaired = $loaded->state->repaired;
         $bleeds = null === $repaired ? null : $this->catalogue->repairs->of($repaired)->opening->bleeds;
         if (null === $repaired || null === $bleeds || 'none' === $bleeds) {
-            return $this->page('bleed/waiting.html.twig', $loaded, 'bleed', ['nothing' => null !== $bleeds]);
+            return $this->page('bleed/waiting.html.twig', $loaded, 'bleed', new BleedWaitingPage(
+                nothing: null !== $bleeds,
+            ));
         }
         $now = $loaded->state->story->now();
         $setups = $now->said(BleedSetupPayload::class);
@@ -42,12 +44,12 @@ final class BleedController extends RendersJob
         $school = BleedOrder::tryFrom((string) $this->shop->practice()->bleedOrder) ?? BleedOrder::FarthestFirst;
         $book = $this->catalogue->bleeding;
         if (null === $setup && !$now->has(Kind::Bled)) {
-            return $this->page('bleed/setup.html.twig', $loaded, 'bleed', [
-                'methods' => $book->methods,
-                'fluids' => array_keys($book->fluids),
-                'school' => $this->say->ui('bleed.order-'.$school->value),
-                'renew' => 'all' === $bleeds,
-            ]);
+            return $this->page('bleed/setup.html.twig', $loaded, 'bleed', new BleedSetupPage(
+                methods: $book->methods,
+                fluids: array_keys($book->fluids),
+                school: $this->say->ui('bleed.order-'.$school->value),
+                renew: 'all' === $bleeds,
+            ));
         }
         $setup ??= new BleedSetupPayload('pedal', 'glycol', 'glycol', 'opened');
         $method = $book->methods[$setup->method] ?? throw $this->createNotFoundException();
@@ -58,18 +60,18 @@ final class BleedController extends RendersJob
         $order = $this->order($sums, $log, $plan->done($loaded->layout, $log));
         $open = array_values(array_filter($order, static fn (array $wheel): bool => true !== $wheel['done']));
 
-        return $this->page('bleed/bleed.html.twig', $loaded, 'bleed', [
-            'order' => $order,
-            'school' => $this->say->ui([] === $setup->own ? 'bleed.order-'.$school->value : 'bleed.order-own'),
-            'method' => $method,
-            'fluid' => $setup->fluid,
-            'settle' => (int) ($book->fluids[$setup->fluid]['settle_min'] ?? 0),
-            'now' => $open[0] ?? null,
-            'clear' => (int) $method->clear,
-            'total' => (int) round($sums->totalMl),
-            'minutes' => (int) ceil($sums->minutes),
-            'finished' => $now->has(Kind::Bled),
-        ]);
+        return $this->page('bleed/bleed.html.twig', $loaded, 'bleed', new BleedPage(
+            order: $order,
+            school: $this->say->ui([] === $setup->own ? 'bleed.order-'.$school->value : 'bleed.order-own'),
+            method: $method,
+            fluid: $setup->fluid,
+            settle: (int) ($book->fluids[$setup->fluid]['settle_min'] ?? 0),
+            now: $open[0] ?? null,
+            clear: (int) $method->clear,
+            total: (int) round($sums->totalMl),
+            minutes: (int) ceil($sums->minutes),
+            finished: $now->has(Kind::Bled),
+        ));
     }
 
     /**

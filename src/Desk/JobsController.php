@@ -31,16 +31,16 @@ final class JobsController extends AbstractController
         $search = mb_substr($request->query->getString('q'), 0, 100);
         $listed = $lines->listed($filter, $search, $user->id());
 
-        return $this->render('job/jobs.html.twig', [
-            'lines' => $listed,
-            'thumbnails' => array_map(
+        return $this->render('job/jobs.html.twig', get_object_vars(new JobsPage(
+            lines: $listed,
+            thumbnails: array_map(
                 static fn (JobLine $line): array => $thumbnail->of($line->preset, $line->parts, $line->hotSpots),
                 $listed,
             ),
-            'names' => $users->names(),
-            'filter' => $filter,
-            'search' => $search,
-            'counts' => $lines->counts($user->id()),
-        ]);
+            names: $users->names(),
+            filter: $filter,
+            search: $search,
+            counts: $lines->counts($user->id()),
+        )));
     }
 }

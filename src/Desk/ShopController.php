@@ -207,17 +207,17 @@ final class ShopController extends AbstractController
 
         return $this->render(
             'shop/shop.html.twig',
-            [
-                'wrong' => $wrong,
-                'numbers' => $numbers,
-                'now' => $now,
-                'schools' => $this->schools(),
-                'tools' => $this->tools(),
-                'repairs' => $this->catalogue->repairs->all,
-                'people' => $this->users->findBy([], ['name' => 'ASC']),
-                'roles' => Role::cases(),
-                'zones' => \DateTimeZone::listIdentifiers(),
-            ],
+            get_object_vars(new ShopPage(
+                wrong: $wrong,
+                numbers: $numbers,
+                now: $now,
+                schools: $this->schools(),
+                tools: $this->tools(),
+                repairs: $this->catalogue->repairs->all,
+                people: $this->users->findBy([], ['name' => 'ASC']),
+                roles: Role::cases(),
+                zones: \DateTimeZone::listIdentifiers(),
+            )),
             new Response('', null === $wrong ? 200 : 422),
         );
     }

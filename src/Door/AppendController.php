@@ -14,6 +14,7 @@ use App\Job\Job;
 use App\Job\JobEntry;
 use App\Job\JobVoter;
 use App\Job\LoadedJob;
+use App\Job\RefusedPage;
 use App\Text\Say;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Kind;
@@ -68,7 +69,12 @@ final class AppendController extends AbstractController
         } catch (EntryConflict $conflict) {
             return $this->render(
                 'job/conflict.html.twig',
-                ['job' => $job, 'stored' => $conflict->stored, 'sent' => $conflict->sent, 'form' => $form->all()],
+                get_object_vars(new ConflictPage(
+                    job: $job,
+                    stored: $conflict->stored,
+                    sent: $conflict->sent,
+                    form: $form->all(),
+                )),
                 new Response('', Response::HTTP_CONFLICT),
             );
         }
@@ -79,12 +85,12 @@ final class AppendController extends AbstractController
     {
         return $this->render(
             'job/refused.html.twig',
-            [
-                'job' => $job,
-                'sentences' => $sentences,
-                'form' => array_diff_key($request->request->all(), ['_token' => true]),
-                'back' => $this->back($job, $request) ?? $this->generateUrl('job', ['id' => $job->id()]),
-            ],
+            get_object_vars(new RefusedPage(
+                job: $job,
+                sentences: $sentences,
+                form: array_diff_key($request->request->all(), ['_token' => true]),
+                back: $this->back($job, $request) ?? $this->generateUrl('job', ['id' => $job->id()]),
+            )),
             new Response('', Response::HTTP_UNPROCESSABLE_ENTITY),
         );
     }

@@ -66,7 +66,9 @@ final class ExportController extends AbstractController
     #[Route('/jobs/import', name: 'job_import', methods: ['GET'], priority: 2)]
     public function form(): Response
     {
-        return $this->render('job/import.html.twig', ['wrong' => null]);
+        return $this->render('job/import.html.twig', get_object_vars(new ImportPage(
+            wrong: null,
+        )));
     }
 
     #[Route('/jobs/import', name: 'job_bring_in', methods: ['POST'], priority: 2)]
@@ -80,7 +82,9 @@ final class ExportController extends AbstractController
         } catch (CoreException $wrong) {
             return $this->render(
                 'job/import.html.twig',
-                ['wrong' => $this->say->ui('export.wrong', ['what' => $wrong->getMessage()])],
+                get_object_vars(new ImportPage(
+                    wrong: $this->say->ui('export.wrong', ['what' => $wrong->getMessage()]),
+                )),
                 new Response('', Response::HTTP_UNPROCESSABLE_ENTITY),
             );
         }

@@ -28,16 +28,16 @@ final class FiguresController extends RendersJob
     {
         $loaded = ($this->readJob)($job);
 
-        return $this->page('vehicle/vehicle.html.twig', $loaded, 'intake', [
-            'preset' => $this->say->text('preset.'.$job->preset()),
-            'odd' => array_map(fn (string $law): string => $this->say->ui('vehicle.odd.'.$law), $loaded->odd()),
-            'figures' => array_map(
+        return $this->page('vehicle/vehicle.html.twig', $loaded, 'intake', new FiguresPage(
+            preset: $this->say->text('preset.'.$job->preset()),
+            odd: array_map(fn (string $law): string => $this->say->ui('vehicle.odd.'.$law), $loaded->odd()),
+            figures: array_map(
                 fn (string $name): array => $this->figure($loaded, $name),
                 array_keys(Composer::FIGURES),
             ),
-            'torques' => $this->torques($loaded),
-            'torqueUnit' => $this->units->of(Quantity::Torque)->value,
-        ]);
+            torques: $this->torques($loaded),
+            torqueUnit: $this->units->of(Quantity::Torque)->value,
+        ));
     }
 
     /** @return array<string, mixed> */

@@ -49,7 +49,7 @@ final class FindingController extends RendersJob
             $chosen = $row['group'] === $named ? $row : $chosen;
         }
         if (null === $judgement || null === $chosen) {
-            return $this->page('finding/waiting.html.twig', $loaded, 'finding', []);
+            return $this->page('finding/waiting.html.twig', $loaded, 'finding');
         }
         $group = GroupAt::parse($chosen['group']);
         $advice = $judgement->advice;
@@ -58,42 +58,42 @@ final class FindingController extends RendersJob
         $repair = $this->catalogue->repairs->of($group);
         $pair = $this->shop->practice()->pairs;
 
-        return $this->page('finding/finding.html.twig', $loaded, 'finding', [
-            'sentence' => $this->say->finding($group, $this->say->leading($judgement, $group)),
-            'do' => $this->say->text('repair.'.$group->id.'.do'),
-            'nowhere' => 'nowhere' === $repair->drawn,
-            'chosen' => $chosen,
-            'spoils' => implode(
+        return $this->page('finding/finding.html.twig', $loaded, 'finding', new FindingPage(
+            sentence: $this->say->finding($group, $this->say->leading($judgement, $group)),
+            do: $this->say->text('repair.'.$group->id.'.do'),
+            nowhere: 'nowhere' === $repair->drawn,
+            chosen: $chosen,
+            spoils: implode(
                 ', ',
                 array_map(
                     fn (string $part): string => $this->say->text('part.'.$part),
                     $this->spoiled($judgement, $group),
                 ),
             ),
-            'leads' => $rows[0]['group'] === $chosen['group'],
-            'rows' => $rows,
-            'second' => $judgement->second,
-            'confirmed' => $advice->confirmed,
-            'contradiction' => null !== $advice->again,
-            'next' => $next,
-            'nextName' => null === $next ? null : $this->say->check($next->at),
-            'cost' => Costs::ofGroup($this->catalogue->repairs, $settings, $group),
-            'expected' => $judgement->margins->expectedCents,
-            'truth' => $judgement->margins->truthCents,
-            'repair' => $repair,
-            'scope' => $this->scope($loaded, $group, $pair),
-            'pair' => $pair,
-            'sides' => $repair->opening->pair
-                ? [
-                    'one' => $this->scope($loaded, $group, false)->baseCents,
-                    'pair' => $this->scope($loaded, $group, true)->baseCents,
-                ]
-                : null,
-            'options' => $this->options($repair),
-            'common' => $this->suspects->commonCauses($judgement),
-            'rate' => $settings->labour->rateCentsPerMinute,
-            'signed' => $signed,
-        ]);
+            leads: $rows[0]['group'] === $chosen['group'],
+            rows: $rows,
+            second: $judgement->second,
+            confirmed: $advice->confirmed,
+            contradiction: null !== $advice->again,
+            next: $next,
+            nextName: null === $next ? null : $this->say->check($next->at),
+            cost: Costs::ofGroup($this->catalogue->repairs, $settings, $group),
+            expected: $judgement->margins->expectedCents,
+            truth: $judgement->margins->truthCents,
+            repair: $repair,
+            scope: $this->scope($loaded, $group, $pair),
+            pair: $pair,
+            sides: $repair->opening->pair
+                            ? [
+                                'one' => $this->scope($loaded, $group, false)->baseCents,
+                                'pair' => $this->scope($loaded, $group, true)->baseCents,
+                            ]
+                            : null,
+            options: $this->options($repair),
+            common: $this->suspects->commonCauses($judgement),
+            rate: $settings->labour->rateCentsPerMinute,
+            signed: $signed,
+        ));
     }
 
     private function scope(LoadedJob $loaded, GroupAt $group, bool $pair): Scope

@@ -24,10 +24,10 @@ final class HeatController extends RendersJob
     {
         $loaded = ($this->readJob)($job);
 
-        return $this->page('heat/heat.html.twig', $loaded, 'bench', [
-            'rounds' => array_reverse($view->rounds($loaded)),
-            'drives' => $this->drives($loaded),
-        ]);
+        return $this->page('heat/heat.html.twig', $loaded, 'bench', new HeatRoundsPage(
+            rounds: array_reverse($view->rounds($loaded)),
+            drives: $this->drives($loaded),
+        ));
     }
 
     /**

@@ -18,14 +18,14 @@ final class ItemsController extends RendersJob
     {
         $loaded = ($this->readJob)($job);
 
-        return $this->page('job/items.html.twig', $loaded, $loaded->state->stage->value, [
-            'items' => array_map(fn (Entry $entry): array => [
+        return $this->page('job/items.html.twig', $loaded, $loaded->state->stage->value, new ItemsPage(
+            items: array_map(fn (Entry $entry): array => [
                 'id' => $entry->id,
                 'text' => $this->say->item($entry->payload),
                 'due' => $entry->payload->due,
                 'safety' => $entry->payload->safety,
                 'at' => $entry->takenAt,
             ], $loaded->state->story->openItems()),
-        ]);
+        ));
     }
 }

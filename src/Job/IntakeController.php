@@ -60,12 +60,12 @@ final class IntakeController extends RendersJob
         $loaded = ($this->readJob)($job);
         $intake = $loaded->state->story->intake();
 
-        return $this->page('job/intake.html.twig', $loaded, 'intake', [
-            'intake' => $intake,
-            'said' => $this->say->complaint($intake),
-            'form' => null === $intake ? [] : $this->typed($intake),
-            'choices' => $this->intake->choices(),
-        ]);
+        return $this->page('job/intake.html.twig', $loaded, 'intake', new IntakePage(
+            intake: $intake,
+            said: $this->say->complaint($intake),
+            form: null === $intake ? [] : $this->typed($intake),
+            choices: $this->intake->choices(),
+        ));
     }
 
     /** @param array<string, mixed> $typed */
@@ -73,11 +73,11 @@ final class IntakeController extends RendersJob
     {
         return $this->render(
             'job/new.html.twig',
-            [
-                'form' => $typed,
-                'error' => $error,
-                'choices' => $this->intake->choices(),
-            ],
+            get_object_vars(new NewJobPage(
+                form: $typed,
+                error: $error,
+                choices: $this->intake->choices(),
+            )),
             new Response('', null === $error ? 200 : 422),
         );
     }

@@ -24,12 +24,12 @@ abstract class RendersJob extends AbstractController
         $this->nextThing = $nextThing;
     }
 
-    /** @param array<string, mixed> $matter */
-    protected function page(string $template, LoadedJob $loaded, string $here, array $matter): Response
+    /** @param object|null $matter the page's model: what its template sees beside the frame */
+    protected function page(string $template, LoadedJob $loaded, string $here, ?object $matter = null): Response
     {
         return $this->render($template, [
             'page' => JobPage::of($loaded, $here, $this->say, $this->nextThing),
-            ...$matter,
+            ...(null === $matter ? [] : get_object_vars($matter)),
         ]);
     }
 }

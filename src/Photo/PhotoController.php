@@ -8,6 +8,7 @@ use App\Account\User;
 use App\Input\InvalidInput;
 use App\Job\AppendEntry;
 use App\Job\Job;
+use App\Job\RefusedPage;
 use App\Text\Say;
 use Rodrel\Core\Log\Payload\PhotoPayload;
 use Rodrel\Core\Vocabulary\CheckAt;
@@ -55,12 +56,12 @@ final class PhotoController extends AbstractController
         } catch (InvalidInput $wrong) {
             return $this->render(
                 'job/refused.html.twig',
-                [
-                    'job' => $job,
-                    'sentences' => [$this->say->ui($wrong->key, $wrong->parameters)],
-                    'form' => [],
-                    'back' => $back,
-                ],
+                get_object_vars(new RefusedPage(
+                    job: $job,
+                    sentences: [$this->say->ui($wrong->key, $wrong->parameters)],
+                    form: [],
+                    back: $back,
+                )),
                 new Response('', Response::HTTP_UNPROCESSABLE_ENTITY),
             );
         }

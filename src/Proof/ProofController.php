@@ -20,21 +20,21 @@ final class ProofController extends RendersJob
     {
         $loaded = ($this->readJob)($job);
         if (null === $loaded->state->repaired) {
-            return $this->page('proof/waiting.html.twig', $loaded, 'proof', []);
+            return $this->page('proof/waiting.html.twig', $loaded, 'proof');
         }
         $proof = $loaded->state->proof;
 
-        return $this->page('proof/proof.html.twig', $loaded, 'proof', [
-            'criteria' => array_map(
+        return $this->page('proof/proof.html.twig', $loaded, 'proof', new ProofPage(
+            criteria: array_map(
                 fn (Criterion $criterion): array => $this->view($loaded, $criterion),
                 $proof->criteria,
             ),
-            'nextId' => $proof->next()?->id,
-            'nextCheck' => null === $proof->next()?->check ? null : (string) $proof->next()->check,
-            'standing' => $proof->standingPassed(),
-            'passed' => $proof->passed(),
-            'mayHandOver' => $loaded->state->mayHandOver(),
-            'road' => array_map(
+            nextId: $proof->next()?->id,
+            nextCheck: null === $proof->next()?->check ? null : (string) $proof->next()->check,
+            standing: $proof->standingPassed(),
+            passed: $proof->passed(),
+            mayHandOver: $loaded->state->mayHandOver(),
+            road: array_map(
                 fn (string $key): array => [
                     'key' => $key,
                     'said' => $this->say->ui('gate.'.$key),
@@ -44,8 +44,8 @@ final class ProofController extends RendersJob
                 ],
                 $loaded->state->road()->unmet,
             ),
-            'failed' => $proof->failed()?->id,
-        ]);
+            failed: $proof->failed()?->id,
+        ));
     }
 
     /** @return array<string, mixed> */

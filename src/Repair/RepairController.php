@@ -50,7 +50,9 @@ final class RepairController extends RendersJob
         if (null === $group) {
             $stale = null !== $loaded->state->story->last(FindingPayload::class);
 
-            return $this->page('repair/waiting.html.twig', $loaded, 'repair', ['stale' => $stale]);
+            return $this->page('repair/waiting.html.twig', $loaded, 'repair', new RepairWaitingPage(
+                stale: $stale,
+            ));
         }
         $procedure = $this->catalogue->repairs->procedureOf($group);
         $finding = $loaded->state->story->finding();
@@ -64,25 +66,26 @@ final class RepairController extends RendersJob
             $next ??= null === $step['done'] ? $step['id'] : null;
         }
 
-        return $this->page('repair/repair.html.twig', $loaded, 'repair', [
-            'group' => (string) $group,
-            'title' => $this->say->work($group),
-            'sentence' => null === $finding ? '' : $finding->payload->sentence->sentence,
-            'sheet' => $sheet,
-            'prepare' => $prepared,
-            'ready' => [] === array_filter($prepared, static fn (array $item): bool => !$item['done']),
-            'steps' => $steps,
-            'nextStep' => $next,
-            'nextLabel' => null === $next ? null : $this->say->text('step.'.$next),
-            'photos' => $this->byStep($loaded),
-            'way' => $way,
-            'ways' => $procedure->ways(),
-            'finished' => null === $finding,
-            'complete' => []
-                === array_filter($steps, static fn (array $step): bool => $step['required'] && null === $step['done']),
-            'inspect' => array_map(fn (string $id): string => $this->say->text('inspect.'.$id), $procedure->inspect),
-            'opens' => $this->catalogue->repairs->opensSystem($group),
-        ]);
+        $lacks = static fn (array $step): bool => $step['required'] && null === $step['done'];
+
+        return $this->page('repair/repair.html.twig', $loaded, 'repair', new RepairPage(
+            group: (string) $group,
+            title: $this->say->work($group),
+            sentence: null === $finding ? '' : $finding->payload->sentence->sentence,
+            sheet: $sheet,
+            prepare: $prepared,
+            ready: [] === array_filter($prepared, static fn (array $item): bool => !$item['done']),
+            steps: $steps,
+            nextStep: $next,
+            nextLabel: null === $next ? null : $this->say->text('step.'.$next),
+            photos: $this->byStep($loaded),
+            way: $way,
+            ways: $procedure->ways(),
+            finished: null === $finding,
+            complete: [] === array_filter($steps, $lacks),
+            inspect: array_map(fn (string $id): string => $this->say->text('inspect.'.$id), $procedure->inspect),
+            opens: $this->catalogue->repairs->opensSystem($group),
+        ));
     }
 
     /** The school's way of doing it, unless the other one was asked for. */

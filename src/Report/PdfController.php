@@ -34,7 +34,7 @@ final class PdfController extends AbstractController
         $loaded = ($this->readJob)($job);
         $html = $this->renderView('report/pdf.html.twig', [
             'page' => JobPage::of($loaded, 'done', $this->say, $this->next),
-            ...$this->view->of($loaded),
+            ...get_object_vars($this->view->of($loaded)),
         ]);
         $options = new Options([
             'isRemoteEnabled' => false,

@@ -26,14 +26,13 @@ final readonly class ReportView
     ) {
     }
 
-    /** @return array<string, mixed> */
-    public function of(LoadedJob $loaded): array
+    public function of(LoadedJob $loaded): ReportPage
     {
         $story = $loaded->state->story;
         $names = $this->users->names();
 
-        return [
-            'findings' => array_map(
+        return new ReportPage(
+            findings: array_map(
                 static fn (Entry $entry): array => [
                     'sentence' => $entry->payload->sentence->sentence,
                     'mass' => $entry->payload->mass,
@@ -43,12 +42,12 @@ final readonly class ReportView
                 ],
                 $this->carriedOut($loaded),
             ),
-            'repairs' => array_map(
+            repairs: array_map(
                 fn (Entry $entry): string => $this->say->work($entry->payload->group),
                 $story->entriesOf(RepairedPayload::class),
             ),
-            'torques' => $this->torques($loaded),
-            'criteria' => null === $loaded->state->repaired
+            torques: $this->torques($loaded),
+            criteria: null === $loaded->state->repaired
                     ? []
                     : array_map(
                         fn (Criterion $c): array => [
@@ -58,8 +57,8 @@ final readonly class ReportView
                         ],
                         $loaded->state->proof->criteria,
                     ),
-            'countersign' => $this->security->isGranted('ROLE_LEAD'),
-            'items' => array_map(
+            countersign: $this->security->isGranted('ROLE_LEAD'),
+            items: array_map(
                 fn (Entry $entry): array => [
                     'text' => $this->say->item($entry->payload),
                     'due' => $entry->payload->due,
@@ -67,12 +66,12 @@ final readonly class ReportView
                 ],
                 $story->openItems(),
             ),
-            'handedOver' => $story->last(HandoverPayload::class),
-            'names' => $names,
-            'log' => $this->log->of($loaded, $names),
-            'opened' => $loaded->job->openedAt(),
-            'job' => $loaded->job,
-        ];
+            handedOver: $story->last(HandoverPayload::class),
+            names: $names,
+            log: $this->log->of($loaded, $names),
+            opened: $loaded->job->openedAt(),
+            job: $loaded->job,
+        );
     }
 
     /** @return list<Entry<FindingPayload>> the findings that a repair followed from, and the one that stands now */

@@ -9,7 +9,7 @@ use PhpParser\NodeFinder;
 use PhpParser\ParserFactory;
 use PHPUnit\Framework\TestCase;
 
-/** Two habits of the code that no other tool holds. */
+/** Habits of the code that no other tool holds. */
 final class CodeTest extends TestCase
 {
     private const MOST_ARGUMENTS = 7;
@@ -19,12 +19,31 @@ final class CodeTest extends TestCase
         $long = [];
         foreach ($this->trees() as $file => $tree) {
             foreach ((new NodeFinder())->findInstanceOf($tree, Node\Stmt\ClassMethod::class) as $method) {
-                if ('__construct' === $method->name->toString() && \count($method->params) > self::MOST_ARGUMENTS) {
+                $many = \count($method->params) > self::MOST_ARGUMENTS;
+                if ('__construct' === $method->name->toString() && $many && !self::isPage($file)) {
                     $long[] = $file;
                 }
             }
         }
         self::assertSame([], $long);
+    }
+
+    /** A page's model says by name what its template sees. */
+    public function testPageModelsAreMadeWithNamedArguments(): void
+    {
+        $found = 0;
+        foreach ($this->trees() as $file => $tree) {
+            foreach ((new NodeFinder())->findInstanceOf($tree, Node\Expr\New_::class) as $new) {
+                $name = $new->class instanceof Node\Name ? $new->class->toString() : '';
+                if (str_starts_with($file, 'src/') && self::isPage($name.'.php') && \count($new->args) > 1) {
+                    ++$found;
+                    foreach ($new->getArgs() as $argument) {
+                        self::assertNotNull($argument->name, "$file makes a $name");
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(15, $found);
     }
 
     /** `kind.mode@place` is taken apart and put together in the vocabulary alone. */
@@ -40,6 +59,11 @@ final class CodeTest extends TestCase
             }
         }
         self::assertSame([], $found);
+    }
+
+    private static function isPage(string $file): bool
+    {
+        return str_ends_with($file, 'Page.php');
     }
 
     /** @return iterable<string, array<Node>> by path under the project */

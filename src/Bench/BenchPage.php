@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use Rodrel\Core\Isolation\Gate;
+use Rodrel\Core\Proof\Criterion;
+
+/** The bench: what to do next, why, and what is believed. */
+final readonly class BenchPage
+{
+    /**
+     * @param array<string, mixed>|null $next
+     * @param list<array{name: string, asked: bool, check: string}> $again
+     * @param list<array<string, mixed>> $others
+     * @param array<string, mixed> $drawing
+     * @param list<array<string, mixed>> $suspects
+     * @param list<array{name: string, by: string}> $struck
+     * @param list<array<string, mixed>> $trail
+     * @param array{int, int}|null $computing
+     * @param list<array{id: string, name: string}> $early
+     * @param list<string> $common
+     */
+    public function __construct(
+        public ?array $next,
+        public ?string $reason,
+        public ?string $repair,
+        public array $again,
+        public array $others,
+        public array $drawing,
+        public array $suspects,
+        public ?float $second,
+        public array $struck,
+        public bool $recomputed,
+        public array $trail,
+        public ?string $learned,
+        public ?array $computing,
+        public array $early,
+        public Gate $road,
+        public string $roadCheck,
+        public string $lift,
+        public array $common,
+        public ?Criterion $failed,
+        public int $asleep,
+    ) {
+    }
+}

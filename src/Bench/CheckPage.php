@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use Rodrel\Core\Check\Manner;
+
+/** One check: how, cautions, what stands before it, what to read. */
+final readonly class CheckPage
+{
+    /**
+     * @param list<string> $tools
+     * @param list<string> $spoken
+     * @param list<array<string, mixed>> $rows
+     * @param list<array<string, mixed>> $gates
+     * @param list<array{
+     *     id: string, about: string, author: string, name: string|null, taken_at: string, width: int, height: int
+     * }> $photos
+     * @param array{part: string, own: string|null}|null $limit
+     */
+    public function __construct(
+        public string $check,
+        public Manner $manner,
+        public array $tools,
+        public string $name,
+        public string $how,
+        public array $spoken,
+        public ?string $caution,
+        public array $rows,
+        public bool $wheels,
+        public bool $overAir,
+        public array $gates,
+        public bool $made,
+        public string $from,
+        public array $photos,
+        public ?string $sound,
+        public ?string $measures,
+        public ?array $limit,
+        public string $lengthUnit,
+        public string $airUnit,
+    ) {
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bleed;
+
+use Rodrel\Core\Bleeding\BleedMethod;
+
+/** The order of bleeding, with what has run at each wheel. */
+final readonly class BleedPage
+{
+    /**
+     * @param list<array<string, mixed>> $order
+     * @param array<string, mixed>|null $now
+     */
+    public function __construct(
+        public array $order,
+        public string $school,
+        public BleedMethod $method,
+        public string $fluid,
+        public int $settle,
+        public ?array $now,
+        public int $clear,
+        public int $total,
+        public int $minutes,
+        public bool $finished,
+    ) {
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Job\JobLine;
+
+/** The list of jobs. */
+final readonly class JobsPage
+{
+    /**
+     * @param list<JobLine> $lines
+     * @param list<array{
+     *     corners: list<array{x: int, y: int, hot: bool, drum: bool}>,
+     *     paths: list<array{d: string, second: bool}>, master: bool
+     * }> $thumbnails
+     * @param array<string, string> $names
+     * @param array{shed: int, mine: int, done: int, unsafe: int} $counts
+     */
+    public function __construct(
+        public array $lines,
+        public array $thumbnails,
+        public array $names,
+        public string $filter,
+        public string $search,
+        public array $counts,
+    ) {
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Account\Role;
+use App\Account\User;
+use Rodrel\Core\Repair\Repair;
+
+/** Prices, thresholds, tools, schools and people of the shop. */
+final readonly class ShopPage
+{
+    /**
+     * @param array<string, mixed> $numbers as typed, where the form came back, else as they stand
+     * @param array<mixed> $now
+     * @param array<string, non-empty-list<string>> $schools
+     * @param list<string> $tools
+     * @param array<string, Repair> $repairs
+     * @param list<User> $people
+     * @param array{Role::Technician, Role::Lead, Role::Admin} $roles
+     * @param list<string> $zones
+     */
+    public function __construct(
+        public ?string $wrong,
+        public array $numbers,
+        public array $now,
+        public array $schools,
+        public array $tools,
+        public array $repairs,
+        public array $people,
+        public array $roles,
+        public array $zones,
+    ) {
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Finding;
+
+use Rodrel\Core\Isolation\Proposal;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Payload\FindingPayload;
+use Rodrel\Core\Repair\Repair;
+use Rodrel\Core\Repair\Scope;
+
+/** What a finding rests on, and what signing it means. */
+final readonly class FindingPage
+{
+    /**
+     * @param array<string, mixed> $chosen
+     * @param non-empty-list<array<string, mixed>> $rows
+     * @param array{one: float, pair: float}|null $sides
+     * @param list<array<string, mixed>> $options
+     * @param list<string> $common
+     * @param Entry<FindingPayload>|null $signed
+     */
+    public function __construct(
+        public string $sentence,
+        public string $do,
+        public bool $nowhere,
+        public array $chosen,
+        public string $spoils,
+        public bool $leads,
+        public array $rows,
+        public float $second,
+        public bool $confirmed,
+        public bool $contradiction,
+        public ?Proposal $next,
+        public ?string $nextName,
+        public float $cost,
+        public float $expected,
+        public float $truth,
+        public Repair $repair,
+        public Scope $scope,
+        public bool $pair,
+        public ?array $sides,
+        public array $options,
+        public array $common,
+        public float $rate,
+        public ?Entry $signed,
+    ) {
+    }
+}

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Proof;
+
+/** What has been proved and what has not. */
+final readonly class ProofPage
+{
+    /**
+     * @param list<array<string, mixed>> $criteria
+     * @param list<array{key: string, said: string, overridable: bool, gate: string, answer: null}> $road
+     */
+    public function __construct(
+        public array $criteria,
+        public ?string $nextId,
+        public ?string $nextCheck,
+        public bool $standing,
+        public bool $passed,
+        public bool $mayHandOver,
+        public array $road,
+        public ?string $failed,
+    ) {
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Repair;
+
+/** The sheet of a repair: what to get ready, steps, photos. */
+final readonly class RepairPage
+{
+    /**
+     * @param list<array{id: string, label: string, count: int, done: bool}> $prepare
+     * @param list<array<string, mixed>> $steps
+     * @param array<string, list<array<string, mixed>>> $photos
+     * @param list<string> $ways
+     * @param list<string> $inspect
+     */
+    public function __construct(
+        public string $group,
+        public string $title,
+        public string $sentence,
+        public string $sheet,
+        public array $prepare,
+        public bool $ready,
+        public array $steps,
+        public ?string $nextStep,
+        public ?string $nextLabel,
+        public array $photos,
+        public string $way,
+        public array $ways,
+        public bool $finished,
+        public bool $complete,
+        public array $inspect,
+        public bool $opens,
+    ) {
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Report;
+
+use App\Job\Job;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Payload\HandoverPayload;
+
+/** What a report says, on the screen and on paper. */
+final readonly class ReportPage
+{
+    /**
+     * @param list<array<string, mixed>> $findings
+     * @param list<string> $repairs
+     * @param list<array{step: string, figure: string}> $torques
+     * @param list<array{name: string, status: string, reason: string|null}> $criteria
+     * @param list<array{text: string, due: string, safety: bool}> $items
+     * @param Entry<HandoverPayload>|null $handedOver
+     * @param array<string, string> $names people by id
+     * @param list<array<string, mixed>> $log
+     */
+    public function __construct(
+        public array $findings,
+        public array $repairs,
+        public array $torques,
+        public array $criteria,
+        public bool $countersign,
+        public array $items,
+        public ?Entry $handedOver,
+        public array $names,
+        public array $log,
+        public \DateTimeImmutable $opened,
+        public Job $job,
+    ) {
+    }
+}
