@@ -8,7 +8,7 @@ namespace App\Heat;
 final readonly class HeatRoundsPage
 {
     /**
-     * @param list<HeatPage> $rounds
+     * @param list<RoundView> $rounds
      * @param list<array{id: string, name: string}> $drives
      */
     public function __construct(

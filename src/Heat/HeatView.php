@@ -29,7 +29,7 @@ final readonly class HeatView
     {
     }
 
-    /** @return list<HeatPage> in the order they were taken */
+    /** @return list<RoundView> in the order they were taken */
     public function rounds(LoadedJob $loaded): array
     {
         $rounds = [];
@@ -60,8 +60,8 @@ final readonly class HeatView
         SoundSignature $sound,
         Entry $entry,
         int $epoch,
-        ?HeatPage $before,
-    ): HeatPage {
+        ?RoundView $before,
+    ): RoundView {
         $reading = $entry->payload;
         $row = $this->catalogue->checks->of($reading->check)->firstRow();
         $drive = $this->catalogue->checks->drives[$row->observer->with()->word('drive')];
@@ -80,7 +80,7 @@ final readonly class HeatView
             $wheels[$corner->value] = $this->wheel($reading, $round, $row, $corner, $longest, $before);
         }
 
-        return new HeatPage(
+        return new RoundView(
             $reading->check,
             $epoch,
             ['name' => $this->say->check($reading->check), 'at' => $entry->takenAt, 'air' => $air],
@@ -103,7 +103,7 @@ final readonly class HeatView
         Row $row,
         Corner $corner,
         float $longest,
-        ?HeatPage $before,
+        ?RoundView $before,
     ): array {
         $id = $corner->value;
         [$x, $y, $way] = self::AT[$id];

@@ -47,6 +47,12 @@ final readonly class Booster
         return $this->stuckN > 0.0 && $this->stuckUntil > $t + 1e-9 ? $this->stuckUntil : \INF;
     }
 
+    /** Force at the pedal, N, at which the valve opens and the assist jumps in; 0 where there is none. */
+    public function jumpsAtN(): float
+    {
+        return $this->vacuumKpa > 0.0 ? $this->layout->assist->cutInN / $this->layout->pedal->ratio : 0.0;
+    }
+
     /** Equal boosters behave equally: a key for sharing results. */
     public function print(): string
     {

@@ -198,18 +198,31 @@ final class Circuit
         return ($this->bypassHard + $this->bypassLight * exp(-max(0.0, $kpa) / 500.0)) * $kpa;
     }
 
-    /** The same for pressures alone: what rubs at a wheel changes no pressure. */
-    public function hydraulicPrint(): string
+    /** @return list<float> all that decides the pressure of a node */
+    public function nodeFigures(int $node): array
     {
-        $bare = clone $this;
-        $bare->friction = [];
-
-        return $bare->fingerprint();
+        return [
+            $this->forward[$node],
+            $this->return[$node],
+            $this->hold[$node],
+            $this->knee[$node],
+            $this->slope[$node],
+            $this->stiffness[$node],
+            $this->clearance[$node],
+            $this->springKpa[$node],
+            $this->touchKpa[$node],
+            $this->air[$node],
+            $this->leak[$node],
+        ];
     }
 
-    /** Equal circuits behave equally: a key for sharing results. */
-    public function fingerprint(): string
+    /** Circuits with the same one have the same pressures: what rubs at a wheel changes none. */
+    public function hydraulicPrint(): string
     {
-        return hash('xxh128', serialize($this));
+        $nodes = array_map($this->nodeFigures(...), array_keys($this->names));
+        $piston = [...$this->piston->figures(), $this->piston->strokeMl];
+        $whole = [$this->parent, $nodes, $piston, $this->bypassHard, $this->bypassLight];
+
+        return hash('xxh128', serialize($whole));
     }
 }

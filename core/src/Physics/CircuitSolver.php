@@ -10,20 +10,25 @@ namespace Rodrel\Core\Physics;
  * is integrated goes through the same formula, so the volume ledger holds to the last step. The piston's states (held
  * by the rod, bottomed, going home, waiting, at
  * rest with its port open) are the cases of one complementarity problem solved at the end of each step, so
- * volume is kept at every event; a step in which the state changes is repeated at 1 ms.
+ * volume is kept at every event; a step in which the state changes is repeated at 0.2 ms.
  */
 final readonly class CircuitSolver
 {
-    private const EVENT_STEP_S = 1e-3;
+    private const EVENT_STEP_S = 2e-4;
+    /** The first step after a corner of the source, where it may have jumped: nothing tells its error. */
+    private const AFTER_CORNER_S = 1e-4;
     private const SMALLEST_STEP_S = 1e-6;
     /** Two-step formulas stay stable up to a growth of 2.4 from step to step. */
     private const GROWTH = 2.0;
     /** Error of one step at a wheel: kPa, and share of its pressure (chosen for the halving law). */
-    private const BOUND_KPA = 0.5;
-    private const BOUND_SHARE = 0.0005;
+    private const BOUND_KPA = 0.4;
+    private const BOUND_SHARE = 0.0004;
     /** How far contact reaches, in times of how softly the lining comes on. */
     private const CONTACT = 6.0;
-    private const CONTACT_SHARE = 0.2;
+    private const CONTACT_SHARE = 0.15;
+    private const AS_GOOD_AS_HOME_ML = 1e-6;
+    /** The last step home ends this share of it short, so that the state changes in the next. */
+    private const SHY_OF_HOME = 1e-7;
     /** Error of one step at the piston of a chamber that leaks past its cup, mL. */
     private const BOUND_ML = 0.012;
 
@@ -35,7 +40,7 @@ final readonly class CircuitSolver
     public function __construct(private float $tolerance = 1.0)
     {
         $this->tree = new TreeSolver();
-        $this->eventS = self::EVENT_STEP_S * sqrt(max(1.0, $tolerance));
+        $this->eventS = self::EVENT_STEP_S * sqrt($tolerance);
     }
 
     /**
@@ -68,15 +73,25 @@ final readonly class CircuitSolver
                 continue;
             }
             $corner = $source->nextCorner($state->t);
-            $step = min($h, $stops[$next] - $state->t, $corner - $state->t);
+            $step = min($h, $stops[$next] - $state->t, $corner - $state->t, self::wayHomeS($circuit, $state));
             [$taken, $h] = $this->advance($circuit, $state, $source, $step, $opened, $course, $h);
             if ($state->t >= $corner - 1e-9 && $taken > 0.0) {
-                $h = min($h, 2.0 * self::EVENT_STEP_S);
+                $h = min($h, self::AFTER_CORNER_S);
                 $course->forget();
             }
         }
 
         return $samples;
+    }
+
+    /** Seconds until a piston on its way home is there, so that a step ends then; INF for any other. */
+    private static function wayHomeS(Circuit $circuit, CircuitState $state): float
+    {
+        $left = $state->pistonMl - $circuit->piston->restMl;
+
+        return 'home' === $state->mode && $left > self::AS_GOOD_AS_HOME_ML
+            ? (1.0 - self::SHY_OF_HOME) * $left / $circuit->piston->returnMlPerS
+            : \INF;
     }
 
     /**
@@ -218,6 +233,7 @@ final readonly class CircuitSolver
         }
         $state->kpa = $kpa;
         $state->pistonMl = $piston;
+        $state->farthestMl = max($state->farthestMl, $piston);
         $state->mode = $mode;
         $state->t += $rule->h;
     }

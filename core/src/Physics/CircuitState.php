@@ -17,6 +17,8 @@ final class CircuitState
     public float $caughtMl = 0.0;
     /** Net volume taken from the reservoir. */
     public float $drawnMl = 0.0;
+    /** The farthest that the piston has been. */
+    public float $farthestMl = 0.0;
     public string $mode = 'rest';
     /** @var list<array<string, float>>|null kPa by corner after every step, where someone wants to replay them */
     public ?array $trace = null;

@@ -80,4 +80,22 @@ final readonly class Foot
 
         return \INF;
     }
+
+    /** The next moment after `$t` at which the force passes `$newtons`; INF when there is none. */
+    public function nextPassing(float $t, float $newtons): float
+    {
+        $before = $this->points[0];
+        foreach ($this->points as $point) {
+            [$from, $to] = [$before[1] - $newtons, $point[1] - $newtons];
+            if ($point[0] > $t && $from * $to < 0.0) {
+                $at = $before[0] + (($point[0] - $before[0]) * $from) / ($from - $to);
+                if ($at > $t + 1e-9) {
+                    return $at;
+                }
+            }
+            $before = $point;
+        }
+
+        return \INF;
+    }
 }

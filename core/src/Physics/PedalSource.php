@@ -18,6 +18,10 @@ final readonly class PedalSource implements Source
 
     public function nextCorner(float $t): float
     {
-        return min($this->foot->nextCorner($t), $this->booster->nextCorner($t));
+        return min(
+            $this->foot->nextCorner($t),
+            $this->booster->nextCorner($t),
+            $this->foot->nextPassing($t, $this->booster->jumpsAtN()),
+        );
     }
 }

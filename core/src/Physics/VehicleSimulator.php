@@ -11,8 +11,8 @@ use Rodrel\Core\Vocabulary\TargetAt;
 
 /**
  * Runs the fixed programs that the checks ask for, circuit by circuit, and shares what is equal: a fault in
- * one circuit leaves the other one as it was, and the press before a branch is simulated once. Keeps results
- * for the life of the object; make one per layout.
+ * one circuit leaves the other one as it was, a fault at the right wheel is the mirror of one at the left, and the
+ * press before a branch is simulated once. Keeps results for the life of the object; make one per layout.
  */
 final class VehicleSimulator
 {
@@ -20,13 +20,16 @@ final class VehicleSimulator
     private readonly CircuitSolver $solver;
     /** @var array<int|string, CircuitSolver> by tolerance */
     private array $coarser = [];
-    /** @var array<string, list<CircuitState>> */
+    /**
+     * @var array<string, array{CircuitForm, list<CircuitState>, float}> told of the circuit that was
+     *     simulated, with its stroke in mL
+     */
     private array $runs = [];
     /** @var array<string, list<CircuitState>> runs whose pressures can be replayed with other friction */
     private array $traced = [];
     /** @var array<string, string> hydraulic print of each sound circuit */
     private array $soundPrint = [];
-    /** @var \WeakMap<Effects, array<string, array{Circuit, string}>> by chamber */
+    /** @var \WeakMap<Effects, array<string, array{Circuit, CircuitForm}>> by chamber */
     private \WeakMap $built;
     private int $simulations = 0;
 
@@ -51,17 +54,22 @@ final class VehicleSimulator
         $circuits = $states = $keys = [];
         $booster = $this->booster($program, $effects);
         foreach ($this->layout->chambers as $chamber) {
-            [$circuit, $print] = $this->built($chamber, $effects);
+            [$circuit, $form] = $this->built($chamber, $effects);
             $key
                 = $program->id
                 .'|'
                 .$booster->print()
                 .'|'
-                .$print
+                .$form->print
                 .(null === $after ? '' : '|after '.$after->keys[$chamber->id]);
-            $this->runs[$key] ??= $this->simulate($program, $circuit, $chamber, $booster, $after);
+            $key = $this->keyFor($key, $chamber->strokeMl);
+            $this->runs[$key] ??= [
+                $form,
+                $this->simulate($program, $circuit, $chamber, $booster, $after),
+                $chamber->strokeMl,
+            ];
             $circuits[$chamber->id] = $circuit;
-            $states[$chamber->id] = $this->runs[$key];
+            $states[$chamber->id] = $this->told($key, $form);
             $keys[$chamber->id] = $key;
         }
 
@@ -78,34 +86,51 @@ final class VehicleSimulator
         $chamber = $this->layout->chamberOf($corner);
         $circuit = $run->circuits[$chamber->id];
         $where = $joint->isAtTheMaster() ? '' : $corner->value;
-        $key = implode('|', [$run->keys[$chamber->id], $sample, $joint->value, $where, $seconds]);
-        $from = $run->states[$chamber->id][$sample];
+        [, $form] = $this->built($chamber, $run->effects);
+        $eased = Joint::Eased === $joint;
+        $node = $eased ? 0 : $circuit->node($this->nodeOf($circuit, $corner, $joint));
+        $where = $eased ? $joint->value : $form->position($node);
+        $key = implode('|', [$run->keys[$chamber->id], $sample, $where, $seconds]);
+        $opened = $eased ? $this->withoutRest($chamber, $run->effects) : $circuit;
         if (!isset($this->runs[$key])) {
-            $state = clone $from;
-            $booster = new Booster($this->layout, 0.0);
-            $opened = [];
-            if (Joint::Eased === $joint) {
-                $circuit = $this->withoutRest($chamber, $run->effects);
-            } else {
-                $booster = $this->booster($run->program, $run->effects);
-                $opened = [$circuit->node($this->nodeOf($circuit, $corner, $joint))];
-            }
+            $state = clone $run->states[$chamber->id][$sample];
+            $booster = $eased ? new Booster($this->layout, 0.0) : $this->booster($run->program, $run->effects);
             $source = new PedalSource(Foot::off(), $booster);
-            $this->solver->run($circuit, $state, $source, $state->t + $seconds, [], $opened);
-            $this->runs[$key] = [$state];
+            $this->solver->run($opened, $state, $source, $state->t + $seconds, [], $eased ? [] : [$node]);
+            $this->runs[$key] = [$form, [$state], $chamber->strokeMl];
             ++$this->simulations;
         }
 
-        return [$circuit, $this->runs[$key][0]];
+        return [$opened, $this->told($key, $form)[0]];
     }
 
-    /** @return array{Circuit, string} a circuit and its print; every program of a vehicle runs on the same ones */
+    /** The key of a run that holds for this stroke: another piston's, where that came to neither of their bottoms. */
+    private function keyFor(string $key, float $strokeMl): string
+    {
+        if (!isset($this->runs[$key])) {
+            return $key;
+        }
+        [, $states, $other] = $this->runs[$key];
+        $farthest = $states[\count($states) - 1]->farthestMl;
+
+        return $strokeMl === $other || $farthest < min($strokeMl, $other) ? $key : $key.'|stroke '.$strokeMl;
+    }
+
+    /** @return list<CircuitState> a run, told of the circuit with this form */
+    private function told(string $key, CircuitForm $form): array
+    {
+        [$of, $states] = $this->runs[$key];
+
+        return array_map(static fn (CircuitState $state): CircuitState => $form->told($state, $of), $states);
+    }
+
+    /** @return array{Circuit, CircuitForm} every program of a vehicle runs on the same ones */
     private function built(Chamber $chamber, Effects $effects): array
     {
         $of = $this->built[$effects] ?? [];
         if (!isset($of[$chamber->id])) {
             $circuit = $this->builder->build($chamber, $effects);
-            $of[$chamber->id] = [$circuit, $circuit->fingerprint()];
+            $of[$chamber->id] = [$circuit, CircuitForm::of($circuit)];
             $this->built[$effects] = $of;
         }
 

@@ -15,9 +15,14 @@ use Rodrel\Core\Physics\CircuitSolver;
 use Rodrel\Core\Physics\CircuitState;
 use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Physics\Foot;
+use Rodrel\Core\Physics\Joint;
 use Rodrel\Core\Physics\PedalSource;
+use Rodrel\Core\Physics\Program;
+use Rodrel\Core\Physics\VehicleRun;
+use Rodrel\Core\Physics\VehicleSimulator;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\Corner;
 
 /** What must hold whatever the numbers are. */
 final class LawsTest extends TestCase
@@ -83,6 +88,59 @@ final class LawsTest extends TestCase
         self::assertGreaterThan(1000.0, $left['kpa']['lf']);
         self::assertEqualsWithDelta($left['kpa']['lf'], $right['kpa']['rf'], 1e-6);
         self::assertEqualsWithDelta($left['kpa']['rf'], $right['kpa']['lf'], 1e-6);
+    }
+
+    /**
+     * What is told of a mirror, across the chambers of a diagonal split too, is what simulating it alone gives: wheels,
+     * pedal and an opened joint. A pedal that gets to the bottom of the shorter chamber is not told of the longer one.
+     */
+    public function testWhatIsToldOfItsMirrorIsWhatItWouldBeAlone(): void
+    {
+        $layout = World::handbook();
+        $mirror = ['lf' => 'rf', 'rf' => 'lf', 'lr' => 'rr', 'rr' => 'lr'];
+        $made = 0;
+        $faults = [
+            ['hose' => ['gf' => 0.002, 'gr' => 1e-5]],
+            ['wheel' => ['air' => 1.0], 'brake' => ['hold' => 900.0, 'apply' => 900.0]],
+            ['wheel' => ['air' => 60.0]],
+        ];
+        foreach ($faults as $fault) {
+            $at = static function (string $corner) use ($fault): Effects {
+                $targets = array_map(static fn (string $kind): string => "$kind@$corner", array_keys($fault));
+
+                return new Effects(array_combine($targets, $fault));
+            };
+            foreach (['lf', 'lr'] as $corner) {
+                $both = new VehicleSimulator($layout);
+                $alone = new VehicleSimulator($layout);
+                $both->run(Program::press(), $at($corner));
+                $before = $both->simulations();
+                $told = $both->run(Program::press(), $at($mirror[$corner]));
+                $made += $both->simulations() - $before;
+                $own = $alone->run(Program::press(), $at($mirror[$corner]));
+                foreach ([Program::HELD, Program::AFTER_4_S, Program::AFTER_60_S] as $sample) {
+                    self::assertEqualsWithDelta($own->travelMm($sample), $told->travelMm($sample), 1e-6);
+                    foreach (Corner::cases() as $wheel) {
+                        $read = static fn (VehicleRun $run): array => [
+                            $run->wheelKpa($wheel, $sample),
+                            $run->torqueNm($wheel, $sample),
+                        ];
+                        self::assertEqualsWithDelta($read($own), $read($told), 1e-5);
+                    }
+                }
+                $wheel = Corner::from($mirror[$corner]);
+                $opened = [$wheel, Joint::HoseTop, 5.0];
+                [$circuit, $state] = $both->open($told, Program::AFTER_6_S, ...$opened);
+                [, $expected] = $alone->open($own, Program::AFTER_6_S, ...$opened);
+                self::assertEqualsWithDelta($expected->kpa, $state->kpa, 1e-5);
+                self::assertEqualsWithDelta(
+                    $expected->torqueNm($circuit, $wheel->value),
+                    $state->torqueNm($circuit, $wheel->value),
+                    1e-5,
+                );
+            }
+        }
+        self::assertSame(2, $made, 'only what 60 mL of air drives to a bottom is simulated again');
     }
 
     /**

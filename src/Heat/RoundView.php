@@ -7,7 +7,7 @@ namespace App\Heat;
 use Rodrel\Core\Vocabulary\CheckAt;
 
 /** One heat round as a page shows it. */
-final readonly class HeatPage
+final readonly class RoundView
 {
     /**
      * @param array{name: string, at: \DateTimeImmutable, air: float} $head
