@@ -9,10 +9,12 @@ final readonly class HandOverPage
 {
     /**
      * @param list<User> $people
+     * @param array<string, string> $parameters of the sentence
      */
     public function __construct(
         public array $people,
         public ?string $said,
+        public array $parameters,
         public bool $wrong,
     ) {
     }

@@ -4,18 +4,17 @@ declare(strict_types=1);
 
 namespace App\Account;
 
+use App\Input\InvalidInput;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Style\SymfonyStyle;
-use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
+use Symfony\Contracts\Translation\TranslatorInterface;
 
 /** Adds somebody to the shop, or gives them a new password. */
 #[AsCommand('rodrel:person', 'Adds a person (technician, lead or admin), or sets a new password')]
 final readonly class PersonCommand
 {
-    private const SHORTEST = 8;
-
-    public function __construct(private UserRepository $users, private UserPasswordHasherInterface $hasher)
+    public function __construct(private People $people, private TranslatorInterface $translator)
     {
     }
 
@@ -25,21 +24,14 @@ final readonly class PersonCommand
         #[Argument] string $name,
         #[Argument] string $role,
     ): int {
-        $chosen = Role::tryFrom($role);
-        if (null === $chosen || 1 !== preg_match('/^[a-z0-9._-]{2,60}$/', $login)) {
-            $io->error('The login is 2 to 60 small letters or digits; the role is technician, lead or admin.');
+        $password = $io->askHidden('Password (at least '.People::SHORTEST.' characters)');
+        try {
+            $this->people->put($login, $name, Role::tryFrom($role), \is_string($password) ? $password : '');
+        } catch (InvalidInput $wrong) {
+            $io->error($this->translator->trans($wrong->key, $wrong->parameters));
 
             return 2;
         }
-        $password = $io->askHidden('Password (at least '.self::SHORTEST.' characters)');
-        if (!\is_string($password) || mb_strlen($password) < self::SHORTEST) {
-            $io->error('The password is too short; nothing was changed.');
-
-            return 2;
-        }
-        $user = $this->users->withLogin($login) ?? User::join($login, $name, $chosen);
-        $user->changePassword($this->hasher->hashPassword($user, $password));
-        $this->users->add($user);
         $io->success($name.' may sign in as '.$login.'.');
 
         return 0;

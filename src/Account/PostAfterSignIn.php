@@ -55,6 +55,12 @@ final readonly class PostAfterSignIn implements AuthenticationEntryPointInterfac
         return new RedirectResponse($this->urls->generate('sign_in', [], UrlGeneratorInterface::ABSOLUTE_URL));
     }
 
+    /** @param array{path: string, form: array<string, mixed>} $post */
+    public static function keep(Request $request, array $post): void
+    {
+        $request->getSession()->set(self::KEPT, $post);
+    }
+
     /** @return array{path: string, form: array<string, mixed>}|null */
     public static function take(Request $request): ?array
     {

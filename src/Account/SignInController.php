@@ -43,10 +43,4 @@ final class SignInController extends AbstractController
 
         return $this->redirectToRoute('jobs', [], Response::HTTP_SEE_OTHER);
     }
-
-    #[Route('/alive', name: 'alive', methods: ['GET'])]
-    public function alive(): Response
-    {
-        return new Response('alive', headers: ['Content-Type' => 'text/plain']);
-    }
 }

@@ -43,6 +43,17 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
     #[ORM\Column(length: 255, options: ['default' => ''])]
     private string $pinHash = '';
 
+    /** Digits of the PIN: six at least for who may decide for the shop. */
+    #[ORM\Column(options: ['default' => 0])]
+    private int $pinLength = 0;
+
+    /** Wrong PINs in a row; five close it. */
+    #[ORM\Column(options: ['default' => 0])]
+    private int $pinWrong = 0;
+
+    #[ORM\Column(type: 'datetimetz_immutable', nullable: true)]
+    private ?\DateTimeImmutable $retiredAt = null;
+
     private function __construct(Uuid $id, string $login, string $name, Role $role)
     {
         $this->id = $id;
@@ -67,9 +78,43 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
         $this->passwordHash = $hash;
     }
 
-    public function changePin(string $hash): void
+    public function changePin(string $hash, int $length): void
     {
         $this->pinHash = $hash;
+        $this->pinLength = $length;
+        $this->pinWrong = 0;
+    }
+
+    /** One that opens: set, long enough for the role of today, and not closed by wrong tries. */
+    public function hasPin(): bool
+    {
+        return '' !== $this->pinHash && !$this->pinIsClosed() && $this->pinLength >= Pin::least($this->role);
+    }
+
+    public function pinIsClosed(): bool
+    {
+        return $this->pinWrong >= Pin::WRONG_CLOSES;
+    }
+
+    public function triedPin(bool $right): void
+    {
+        $this->pinWrong = $right ? 0 : $this->pinWrong + 1;
+    }
+
+    public function retire(\DateTimeImmutable $at): void
+    {
+        $this->retiredAt = $at;
+        $this->passwordHash = $this->pinHash = '';
+    }
+
+    public function comeBack(): void
+    {
+        $this->retiredAt = null;
+    }
+
+    public function isRetired(): bool
+    {
+        return null !== $this->retiredAt;
     }
 
     public function pinHash(): string

@@ -22,6 +22,8 @@ use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 final class DemoCommand
 {
     private const PASSWORD = 'thornwater';
+    private const TABLES = 'job, job_entry, job_line, judgement, vehicle, photo, person, sessions, shop_setting, '
+        .'shop_mark, login_slowdown';
     private const PEOPLE = [
         ['fenwarren', 'I. Fenwarren', Role::Technician],
         ['tarrenby', 'O. Tarrenby', Role::Technician],
@@ -38,16 +40,35 @@ final class DemoCommand
         private readonly EntityManagerInterface $entities,
         private readonly Connection $database,
         private readonly Player $player,
+        private readonly DemoShop $shop,
     ) {
     }
 
-    public function __invoke(OutputInterface $output, #[Option('throw all jobs away first')] bool $again = false): int
-    {
-        if ($again) {
-            $this->database->executeStatement(
-                'TRUNCATE job, job_entry, job_line, judgement, vehicle, photo, person, sessions',
-            );
-        } elseif ([] !== $this->users->findAll()) {
+    public function __invoke(
+        OutputInterface $output,
+        #[Option('replace the shop by the demo')] bool $again = false,
+        #[Option('also where there are jobs, people or settings of its own')] bool $replaceEverything = false,
+        #[Option('only say whether it may: ends with 1 where something of its own would be lost')] bool $may = false,
+        #[Option('only say whether the shop is empty still')] bool $wanted = false,
+        #[Option('only say whether the shop is the demo')] bool $is = false,
+    ): int {
+        if ($wanted || $is) {
+            return ($wanted ? $this->shop->isEmpty() : $this->shop->isDemo()) ? 0 : 1;
+        }
+        $lost = $replaceEverything ? [] : $this->shop->real(array_column(self::PEOPLE, 0));
+        if ([] !== $lost) {
+            $output->writeln('This is a shop of its own. Loading the demo would throw away:');
+            $output->writeln(array_map(static fn (string $what): string => '  - '.$what, $lost));
+            $output->writeln('If that is meant, say --replace-everything; a copy is kept in var/dumps.');
+
+            return 1;
+        }
+        if ($may) {
+            return 0;
+        }
+        if ($again || $replaceEverything) {
+            $this->database->executeStatement('TRUNCATE '.self::TABLES);
+        } elseif (!$this->shop->isEmpty()) {
             $output->writeln('There is a shop already; --again replaces it.');
 
             return 0;
@@ -58,6 +79,7 @@ final class DemoCommand
             $this->moreUnits();
             $this->ugly();
         });
+        $this->shop->mark();
         $output->writeln('Twelve jobs on eight vehicles.');
 
         return 0;

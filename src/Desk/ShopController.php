@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
+use App\Account\HandOverController;
+use App\Account\People;
 use App\Account\Role;
 use App\Account\User;
 use App\Account\UserRepository;
@@ -17,7 +19,6 @@ use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
 use Symfony\Component\Security\Http\Attribute\IsCsrfTokenValid;
@@ -40,12 +41,12 @@ final class ShopController extends AbstractController
         'bleed' => ['bleed_minutes', 1.0, 0.0, 240.0],
         'confirm' => ['confirm_above_cents', 100.0, 0.0, 1000000.0],
     ];
-    private const SHORTEST_PASSWORD = 8;
 
     public function __construct(
         private readonly ShopSettings $shop,
         private readonly Catalogue $catalogue,
         private readonly UserRepository $users,
+        private readonly People $people,
         private readonly ClockInterface $clock,
         private readonly Say $say,
     ) {
@@ -63,6 +64,7 @@ final class ShopController extends AbstractController
     public function change(Request $request, #[CurrentUser] User $user): Response
     {
         try {
+            $this->notByPin($request);
             $this->shop->change($this->changes($request->request), $user->name(), $this->clock->now());
         } catch (InvalidInput $wrong) {
             return $this->page($this->say->ui($wrong->key, $wrong->parameters), $request->request->all());
@@ -76,29 +78,45 @@ final class ShopController extends AbstractController
     #[Route('/shop/people', name: 'shop_person', methods: ['POST'])]
     #[IsGranted('ROLE_ADMIN')]
     #[IsCsrfTokenValid('submit', '_token')]
-    public function person(Request $request, UserPasswordHasherInterface $hasher): Response
+    public function person(Request $request): Response
     {
         $form = $request->request;
-        $role = Role::tryFrom($form->getString('role'));
-        $login = $form->getString('login');
-        $known = $this->users->withLogin($login);
-        if (
-            null === $role
-            || 1 !== preg_match('/^[a-z0-9._-]{2,60}$/', $login)
-            || (null === $known
-                && (mb_strlen($form->getString('password')) < self::SHORTEST_PASSWORD
-                    || '' === trim($form->getString('name'))))
-        ) {
-            return $this->page($this->say->ui('shop.person-wrong'), $form->all());
+        try {
+            $this->notByPin($request);
+            $this->people->put(
+                $form->getString('login'),
+                $form->getString('name'),
+                Role::tryFrom($form->getString('role')),
+                $form->getString('password'),
+            );
+        } catch (InvalidInput $wrong) {
+            return $this->page($this->say->ui($wrong->key, $wrong->parameters), $form->all());
         }
-        $user = $known ?? User::join($login, mb_substr(trim($form->getString('name')), 0, 120), $role);
-        $user->changeRole($role);
-        if (mb_strlen($form->getString('password')) >= self::SHORTEST_PASSWORD) {
-            $user->changePassword($hasher->hashPassword($user, $form->getString('password')));
-        }
-        $this->users->add($user);
 
         return $this->redirectToRoute('shop', ['_fragment' => 'people'], Response::HTTP_SEE_OTHER);
+    }
+
+    #[Route('/shop/people/{id:person}/retire', name: 'shop_retire', methods: ['POST'])]
+    #[IsGranted('ROLE_ADMIN')]
+    #[IsCsrfTokenValid('submit', '_token')]
+    public function retire(User $person, Request $request): Response
+    {
+        try {
+            $this->notByPin($request);
+            $this->people->retire($person);
+        } catch (InvalidInput $wrong) {
+            return $this->page($this->say->ui($wrong->key, $wrong->parameters), []);
+        }
+
+        return $this->redirectToRoute('shop', ['_fragment' => 'people'], Response::HTTP_SEE_OTHER);
+    }
+
+    /** @throws InvalidInput in a session that was opened by a PIN */
+    private function notByPin(Request $request): void
+    {
+        if ($request->getSession()->has(HandOverController::BY_PIN)) {
+            throw InvalidInput::because('shop.by-pin');
+        }
     }
 
     /**
@@ -128,8 +146,8 @@ final class ShopController extends AbstractController
             ? $zone
             : throw InvalidInput::because('shop.zone');
         $changes['name']
-            = '' !== trim($form->getString('name'))
-                ? mb_substr(trim($form->getString('name')), 0, 120)
+            = '' !== trim($form->getString('name')) && mb_strlen($form->getString('name')) <= 120
+                ? trim($form->getString('name'))
                 : throw InvalidInput::because('shop.name-missing');
         $changes['currency']
             = 1 === preg_match('/^[A-Z]{3}$/', $form->getString('currency'))

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Door;
 
 use App\Account\User;
+use App\Account\UserRepository;
 use App\Finding\SignedFinding;
 use App\Input\InvalidInput;
 use App\Job\AppendEntry;
@@ -38,6 +39,7 @@ final class AppendController extends AbstractController
         private readonly FormReader $reader,
         private readonly SignedFinding $signed,
         private readonly Say $say,
+        private readonly UserRepository $users,
     ) {
     }
 
@@ -49,6 +51,7 @@ final class AppendController extends AbstractController
         $kind = Kind::tryFrom((string) $form->get('kind')) ?? throw $this->createNotFoundException();
         $this->denyAccessUnlessGranted(JobVoter::APPEND, $kind);
         try {
+            $this->own($form->getString('by'), $user);
             $id = Uuid::isValid((string) $form->get('entry'))
                 ? Uuid::fromString((string) $form->get('entry'))
                 : Uuid::v7();
@@ -77,6 +80,18 @@ final class AppendController extends AbstractController
                 )),
                 new Response('', Response::HTTP_CONFLICT),
             );
+        }
+    }
+
+    /**
+     * What one person read on a tablet that now belongs to another is not signed by the other.
+     *
+     * @throws InvalidInput
+     */
+    private function own(string $by, User $user): void
+    {
+        if ('' !== $by && $by !== $user->id()->toRfc4122()) {
+            throw InvalidInput::because('input.not-yours', ['who' => $this->users->names()[$by] ?? '?']);
         }
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Job;
 
+use App\Account\Role;
 use App\Account\User;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
@@ -12,8 +13,10 @@ use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\UndoPayload;
 use Rodrel\Core\Log\Refused;
 use Rodrel\Core\Log\Rule;
+use Rodrel\Core\Log\UndoRule;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 
@@ -59,6 +62,10 @@ final readonly class AppendEntry
             $now = $this->clock->now();
             $taken = null !== $takenAt && $takenAt < $now ? $takenAt : $now;
             $seq = $loaded->head() + 1;
+            if ($payload instanceof UndoPayload) {
+                $isLead = Role::Technician !== $author->role();
+                UndoRule::check($loaded->state->story, $payload, $author->id()->toRfc4122(), $isLead);
+            }
             Rule::check(
                 $loaded->state,
                 new Entry($id->toRfc4122(), $seq, $payload, $author->id()->toRfc4122(), $taken),

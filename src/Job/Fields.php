@@ -54,16 +54,22 @@ final readonly class Fields
     {
         $value = $this->optional($form, $key);
 
-        return '' !== $value
-            ? mb_substr($value, 0, self::LONGEST)
-            : throw InvalidInput::because($complaint, ['field' => $key]);
+        return '' !== $value ? $value : throw InvalidInput::because($complaint, ['field' => $key]);
     }
 
-    /** @param InputBag<bool|float|int|string> $form */
-    public function optional(InputBag $form, string $key): string
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @throws InvalidInput when it is longer than what is kept: nothing is cut without a word
+     */
+    public function optional(InputBag $form, string $key, int $most = self::LONGEST): string
     {
-        $value = $form->get($key, '');
+        $value = trim((string) $form->get($key, ''));
+        $length = mb_strlen($value);
+        if ($length > $most) {
+            throw InvalidInput::because('input.too-long', ['length' => (string) $length, 'most' => (string) $most]);
+        }
 
-        return trim((string) $value);
+        return $value;
     }
 }

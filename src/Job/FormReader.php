@@ -154,7 +154,7 @@ final readonly class FormReader
             $unit,
             $this->fields->choice($form, 'bubbles', BleedPayload::BUBBLES, 'input.bubbles'),
             $count('clear'),
-            mb_substr($this->fields->optional($form, 'colour'), 0, self::COLOUR_LENGTH),
+            $this->fields->optional($form, 'colour', self::COLOUR_LENGTH),
         );
     }
 

@@ -39,7 +39,7 @@ final class IntakeController extends RendersJob
         $form = $request->request;
         try {
             $unit = trim($form->getString('unit'));
-            $unit = '' !== $unit ? mb_substr($unit, 0, 120) : throw InvalidInput::because('input.unit');
+            $unit = '' !== $unit && mb_strlen($unit) <= 120 ? $unit : throw InvalidInput::because('input.unit');
             [$preset, $parts] = $this->vehicle($form);
             $id = Uuid::isValid($form->getString('job')) ? Uuid::fromString($form->getString('job')) : Uuid::v7();
             $entry = Uuid::isValid($form->getString('entry'))

@@ -38,7 +38,7 @@ final readonly class IntakeForm
             \in_array($pattern, $this->patterns(), true) ? $pattern : '',
             new Arrival($form->getBoolean('hot'), $form->getBoolean('driven_in'), $form->getBoolean('stood')),
             $this->parts($form),
-            mb_substr($this->fields->optional($form, 'note'), 0, Fields::LONGEST),
+            $this->fields->optional($form, 'note'),
         );
     }
 

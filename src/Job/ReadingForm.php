@@ -148,7 +148,7 @@ final readonly class ReadingForm
         $kept = [];
         foreach ([...self::PAD_SPOTS, ...self::LIMIT_FIGURES] as $key) {
             if ('' !== $this->fields->optional($form, $key)) {
-                $kept[$key] = mb_substr($this->fields->optional($form, $key), 0, 30);
+                $kept[$key] = $this->fields->optional($form, $key, 30);
             }
         }
 

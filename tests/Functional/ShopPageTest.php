@@ -57,33 +57,6 @@ final class ShopPageTest extends ShopTestCase
         self::assertSame('nearest-first', $shop->practice()->bleedOrder);
     }
 
-    public function testTheTabletGoesFromHandToHand(): void
-    {
-        $this->signIn('aldershaw');
-        $this->client->request('POST', '/me/pin', ['_token' => 'csrf-token', 'pin' => '12']);
-        self::assertResponseStatusCodeSame(422);
-        $this->client->request('POST', '/me/pin', ['_token' => 'csrf-token', 'pin' => '4711']);
-        self::assertStringContainsString('is kept', $this->text('.ok'));
-        $this->signIn();
-        $this->client->request('GET', '/hand-over');
-        self::assertStringContainsString('M. Aldershaw', $this->text('.people'));
-        $this->client->request('POST', '/hand-over', [
-            '_token' => 'csrf-token',
-            'login' => 'aldershaw',
-            'pin' => '0000',
-        ]);
-        self::assertStringContainsString('not the PIN', $this->text('.wrong'));
-        $this->client->request('POST', '/hand-over', ['_token' => 'csrf-token', 'login' => 'tarrenby', 'pin' => '']);
-        self::assertStringContainsString('not the PIN', $this->text('.wrong'), 'nobody without a PIN is taken over');
-        $this->client->request('POST', '/hand-over', [
-            '_token' => 'csrf-token',
-            'login' => 'aldershaw',
-            'pin' => '4711',
-        ]);
-        $this->client->followRedirect();
-        self::assertStringContainsString('M. Aldershaw', $this->text('.head-who'));
-    }
-
     /** 2.65 in is 67.3 mm; a bare number takes the unit that the person thinks in, and is kept as typed. */
     public function testUnitsOfThePersonAtTheScreen(): void
     {

@@ -37,8 +37,9 @@ final class RoomsTest
      * Of the application, likewise: foundations, the job itself, one room per screen, and what stands beside it all.
      */
     public const APP = [
-        'Account',
+        'Watch',
         'Input',
+        'Account',
         'Catalogue',
         'Prediction',
         'Vehicle',

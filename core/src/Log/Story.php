@@ -30,6 +30,7 @@ final readonly class Story
      * @param list<Entry<Payload>> $undone
      * @param list<Entry<Payload>> $asleep waiting for a countersignature
      * @param list<string> $standing ids of all entries not taken back, undos among them
+     * @param array<string, Entry<Payload>> $byId all that were ever written
      */
     private function __construct(
         public array $entries,
@@ -37,6 +38,7 @@ final readonly class Story
         public array $undone,
         public array $asleep,
         private array $standing,
+        private array $byId,
     ) {
     }
 
@@ -77,7 +79,7 @@ final readonly class Story
             $epochs[\count($epochs) - 1][] = $entry;
         }
 
-        return new self($standing, self::chaptersOf($epochs), $undone, $asleep, $ids);
+        return new self($standing, self::chaptersOf($epochs), $undone, $asleep, $ids, array_column($log, null, 'id'));
     }
 
     /**
@@ -141,6 +143,16 @@ final readonly class Story
     public function stands(string $id): bool
     {
         return \in_array($id, $this->standing, true);
+    }
+
+    /**
+     * Also one that was taken back.
+     *
+     * @return Entry<Payload>|null
+     */
+    public function entry(string $id): ?Entry
+    {
+        return $this->byId[$id] ?? null;
     }
 
     public function isAsleep(string $id): bool
