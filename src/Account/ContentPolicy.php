@@ -36,8 +36,13 @@ final class ContentPolicy
             "default-src 'none'; script-src 'self' 'nonce-$nonce'; style-src 'self'; img-src 'self' data:; "
                 ."font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
         );
+        if ($event->getRequest()->isSecure()) {
+            $headers->set('Strict-Transport-Security', 'max-age=31536000');
+        }
         $headers->set('X-Content-Type-Options', 'nosniff');
         $headers->set('Referrer-Policy', 'same-origin');
+        $headers->set('Permissions-Policy', 'geolocation=(), microphone=(), camera=(self)');
+        $headers->set('Cross-Origin-Opener-Policy', 'same-origin');
         if (!$headers->has('ETag')) {
             $headers->set('Cache-Control', 'no-store, private');
         }

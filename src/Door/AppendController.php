@@ -130,7 +130,7 @@ final class AppendController extends AbstractController
         $learned = ['id' => $job->id(), 'learned' => $entry->seq()];
 
         return $this->back($job, $request)
-            ?? match ($entry->kind()) {
+            ?? match (Kind::from($entry->kind())) {
                 Kind::Reading => $this->generateUrl('job', $learned),
                 Kind::Finding, Kind::Prepared, Kind::Step, Kind::Confirm => $this->generateUrl('job_repair', [
                     'id' => $job->id(),

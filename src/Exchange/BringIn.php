@@ -7,13 +7,13 @@ namespace App\Exchange;
 use App\Account\Role;
 use App\Account\User;
 use App\Account\UserRepository;
+use App\Input\InvalidInput;
 use App\Input\SameContent;
 use App\Job\Job;
 use App\Job\JobEntry;
 use App\Job\LogPlace;
 use App\Job\Stamp;
 use App\Job\StoredClaim;
-use App\Photo\Photos;
 use App\Vehicle\VehicleKind;
 use App\Vehicle\VehicleRepository;
 use Doctrine\ORM\EntityManagerInterface;
@@ -33,13 +33,19 @@ use Symfony\Component\Uid\Uuid;
  */
 final readonly class BringIn
 {
+    private const LONGEST_TEXT = 4000;
+    /** In base64: more than any picture that a darkroom of ours has developed. */
+    private const LONGEST_PICTURE = 12_000_000;
+    /** What the clocks of two devices may differ by. */
+    private const CLOCKS_DIFFER_S = 300;
+
     public function __construct(
         private EntityManagerInterface $entities,
         private JobDocument $document,
         private ShopSeal $seal,
         private UserRepository $users,
         private VehicleRepository $vehicles,
-        private Photos $photos,
+        private Album $album,
         private Journal $journal,
     ) {
     }
@@ -54,6 +60,7 @@ final readonly class BringIn
     public function __invoke(array $document, User $by): Job
     {
         $shape = new Shape($document);
+        $this->sizes($document);
         $head = $shape->in('job');
         $id = $this->uuid($head, 'id');
         $this->journal->catalogue->vehicle($head->text('preset'), $head->raw('parts'));
@@ -86,7 +93,49 @@ final readonly class BringIn
         $mine = $this->document->of($job);
         unset($mine['seal'], $document['seal']);
 
-        return SameContent::is($mine, $document);
+        return SameContent::is($this->withoutPixels($mine), $this->withoutPixels($document));
+    }
+
+    /**
+     * A picture from elsewhere is developed anew, so that its bytes differ.
+     *
+     * @param array<string, mixed> $document
+     *
+     * @return array<string, mixed>
+     */
+    private function withoutPixels(array $document): array
+    {
+        foreach (\is_array($document['photos'] ?? null) ? $document['photos'] : [] as $n => $photo) {
+            if (\is_array($photo)) {
+                $document['photos'][$n] = array_diff_key($photo, ['jpeg' => 1, 'width' => 1, 'height' => 1]);
+            }
+        }
+
+        return $document;
+    }
+
+    /**
+     * Too long texts and characters that cannot be kept are said before anything is read.
+     *
+     * @param array<string, mixed> $document
+     *
+     * @throws InvalidData
+     */
+    private function sizes(array $document): void
+    {
+        $look = static function (mixed $value, string $path) use (&$look): void {
+            foreach (\is_array($value) ? $value : [] as $key => $inner) {
+                $look($inner, $path.'/'.$key);
+            }
+            if (\is_string($value) && str_contains($path.$value, "\0")) {
+                throw InvalidData::at(str_replace("\0", '', $path), 'it holds a character that cannot be kept');
+            }
+            $most = str_ends_with($path, '/jpeg') ? self::LONGEST_PICTURE : self::LONGEST_TEXT;
+            if (\is_string($value) && \strlen($value) > $most) {
+                throw InvalidData::at($path, \sprintf('at most %d characters are kept', $most));
+            }
+        };
+        $look($document, '');
     }
 
     /**
@@ -193,11 +242,20 @@ final readonly class BringIn
      */
     private function entries(Shape $shape, array $names): array
     {
-        $entries = [];
+        $entries = $ids = [];
         $last = 0;
+        $before = null;
         foreach ($shape->each('entries') as $entry) {
             $seq = (int) $entry->number('seq');
             $last = $seq === $last + 1 ? $seq : throw $entry->wrong('seq', 'entries count up from 1 without a gap');
+            $recorded = $this->moment($entry, 'recorded_at');
+            if (null !== $before && $recorded < $before) {
+                throw $entry->wrong('recorded_at', 'it was recorded before the entry that stands before it');
+            }
+            $before = $recorded;
+            if ($this->moment($entry, 'taken_at') > $recorded->modify('+'.self::CLOCKS_DIFFER_S.' seconds')) {
+                throw $entry->wrong('taken_at', 'it was taken after it was recorded');
+            }
             $kind = Kind::tryFrom($entry->text('kind')) ?? throw $entry->wrong('kind', 'unknown kind of entry');
             if (!isset($names[$entry->text('author')])) {
                 throw $entry->wrong('author', 'nobody of that id is among the people');
@@ -208,6 +266,13 @@ final readonly class BringIn
                 throw $entry->wrong('payload', $wrong->getMessage());
             }
             $entries[] = [$entry, $kind, $seq];
+        }
+        foreach ($entries as [$entry]) {
+            $id = $this->uuid($entry, 'id');
+            if (isset($ids[$id->toRfc4122()]) || null !== $this->entities->find(JobEntry::class, $id)) {
+                throw $entry->wrong('id', 'another entry has this id already');
+            }
+            $ids[$id->toRfc4122()] = true;
         }
 
         return $entries;
@@ -236,22 +301,39 @@ final readonly class BringIn
                 throw $photo->wrong('jpeg', 'a JPEG picture in base64 is expected');
             }
             $author = $this->uuid($photo, 'author');
-            $this->photos->keep(
+            if ('' === $photo->text('about') || \strlen($photo->text('about')) > 80) {
+                throw $photo->wrong('about', 'a check or a step is expected, of at most 80 characters');
+            }
+            $this->album->photos->keep(
                 $this->uuid($photo, 'id'),
                 $job->id(),
                 $photo->text('about'),
                 $by?->id() ?? $author,
                 $this->moment($photo, 'taken_at'),
-                [
+                null === $by ? [
                     'jpeg' => $jpeg,
                     'width' => (int) $photo->number('width'),
                     'height' => (int) $photo->number('height'),
-                ],
+                ] : $this->developed($photo, $jpeg),
                 null === $by ? null : [
                     'author' => $author->toRfc4122(),
                     'name' => $names[$author->toRfc4122()] ?? '',
                 ],
             );
+        }
+    }
+
+    /** @return array{jpeg: string, width: int, height: int} */
+    private function developed(Shape $photo, string $jpeg): array
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'rodrel');
+        file_put_contents($file, $jpeg);
+        try {
+            return $this->album->darkroom->develop($file);
+        } catch (InvalidInput) {
+            throw $photo->wrong('jpeg', 'a picture of at most 24 million pixels is expected');
+        } finally {
+            unlink($file);
         }
     }
 

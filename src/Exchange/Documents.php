@@ -11,6 +11,9 @@ use Rodrel\Core\InvalidData;
 /** Reads JSON from a file or standard input and holds it against its schema. */
 final readonly class Documents
 {
+    /** Counted before anything else is looked at. */
+    private const MOST_ENTRIES = 5000;
+
     public function __construct(private string $projectDir)
     {
     }
@@ -32,6 +35,10 @@ final readonly class Documents
         $data = json_decode($text);
         if (null === $data) {
             throw InvalidData::at('', 'this is not JSON: '.json_last_error_msg());
+        }
+        $entries = \is_object($data) ? $data->entries ?? [] : [];
+        if (\is_array($entries) && \count($entries) > self::MOST_ENTRIES) {
+            throw InvalidData::at('/entries', \sprintf('a job has at most %d entries', self::MOST_ENTRIES));
         }
         $result = (new Validator())->validate(
             $data,

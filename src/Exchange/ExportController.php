@@ -45,10 +45,7 @@ final class ExportController extends AbstractController
         foreach ($this->document->readings($job) as $row) {
             fputcsv(
                 $stream,
-                array_map(
-                    static fn (string $cell): string => 1 === preg_match('/^[=+@\t\r]/', $cell) ? "'".$cell : $cell,
-                    $row,
-                ),
+                array_map(self::harmless(...), $row),
                 ',',
                 '"',
                 '',
@@ -90,6 +87,14 @@ final class ExportController extends AbstractController
         }
 
         return $this->redirectToRoute('job', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
+    }
+
+    /** No cell begins as a formula does, whatever stands before the sign; numbers stay numbers. */
+    public static function harmless(string $cell): string
+    {
+        $begins = 1 === preg_match('/^[\s\x{00A0}\x{FEFF}]*[=+\-@＝＋－＠|%]|^[\t\r\n]/u', $cell);
+
+        return $begins && !is_numeric($cell) ? "'".$cell : $cell;
     }
 
     private function download(string $content, string $type, string $name): Response

@@ -88,7 +88,7 @@ final readonly class JobDocument
         ]];
         $names = $this->users->names();
         foreach ($this->log->logOf($job->id()) as $entry) {
-            $reading = $entry->toCore()->payload;
+            $reading = $entry->readable()?->payload;
             if (!$reading instanceof ReadingPayload) {
                 continue;
             }
@@ -124,7 +124,7 @@ final readonly class JobDocument
             'id' => $entry->id()->toRfc4122(),
             'seq' => $entry->seq(),
             'epoch' => $claim->epoch ?? $entry->epoch(),
-            'kind' => $entry->kind()->value,
+            'kind' => $entry->kind(),
             'payload' => $entry->payload(),
             'author' => $claim->author ?? $entry->authorId()->toRfc4122(),
             'taken_at' => $claim->takenAt ?? $this->time($entry->takenAt()),

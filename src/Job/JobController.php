@@ -58,7 +58,7 @@ final class JobController extends AbstractController
                 'head' => $seq,
                 'said' => $say->ui('head.added', [
                     'who' => $who,
-                    'what' => false === $last ? '' : $say->ui('kind.'.$last->kind()->value),
+                    'what' => false === $last ? '' : $say->ui('kind.'.$last->kind()),
                 ]),
             ],
             headers: ['ETag' => $response->getEtag()],

@@ -6,6 +6,7 @@ namespace App\Job;
 
 use App\Input\SameContent;
 use Doctrine\ORM\Mapping as ORM;
+use Rodrel\Core\CoreException;
 use Rodrel\Core\Log\Claim;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
@@ -34,8 +35,8 @@ class JobEntry
     #[ORM\Column]
     private int $epoch;
 
-    #[ORM\Column(length: 20, enumType: Kind::class)]
-    private Kind $kind;
+    #[ORM\Column(length: 20)]
+    private string $kind;
 
     #[ORM\Column]
     private int $format;
@@ -73,7 +74,7 @@ class JobEntry
         $this->jobId = $place->job;
         $this->seq = $place->seq;
         $this->epoch = $place->epoch;
-        $this->kind = $kind;
+        $this->kind = $kind->value;
         $this->payload = $payload;
         $this->authorId = $stamp->author;
         $this->takenAt = $stamp->takenAt;
@@ -111,7 +112,7 @@ class JobEntry
 
     public function says(Payload $payload): bool
     {
-        return $this->kind === $payload::kind() && SameContent::is($this->payload, $payload->write());
+        return $this->kind === $payload::kind()->value && SameContent::is($this->payload, $payload->write());
     }
 
     public function id(): Uuid
@@ -129,9 +130,20 @@ class JobEntry
         return $this->epoch;
     }
 
-    public function kind(): Kind
+    /** As it is written: a log may hold a kind that this version does not know. */
+    public function kind(): string
     {
         return $this->kind;
+    }
+
+    /** Null where it cannot be read: of an unknown kind, or damaged. */
+    public function readable(): ?Entry
+    {
+        try {
+            return null === Kind::tryFrom($this->kind) ? null : $this->toCore();
+        } catch (CoreException) {
+            return null;
+        }
     }
 
     /** @return array<string, mixed> */
@@ -177,6 +189,7 @@ class JobEntry
         return $this->recordedAt;
     }
 
+    /** @throws CoreException when it cannot be read, see readable() */
     public function toCore(): Entry
     {
         $claim = $this->claim();
@@ -184,7 +197,7 @@ class JobEntry
         return new Entry(
             $this->id->toRfc4122(),
             $this->seq,
-            $this->kind->read($this->payload),
+            Kind::from($this->kind)->read($this->payload),
             $this->authorId->toRfc4122(),
             $this->takenAt,
             null === $claim ? null : new Claim($claim->name, $claim->doubts),

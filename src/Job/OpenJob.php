@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Job;
 
 use App\Account\User;
+use App\Input\InvalidInput;
 use App\Vehicle\VehicleKind;
 use App\Vehicle\VehicleRepository;
 use Doctrine\ORM\EntityManagerInterface;
@@ -28,6 +29,7 @@ final readonly class OpenJob
 
     /**
      * @throws InvalidData when there is no such preset
+     * @throws InvalidInput when the job is open already and began with another entry
      */
     public function __invoke(
         User $author,
@@ -38,15 +40,28 @@ final readonly class OpenJob
         ?\DateTimeImmutable $at = null,
     ): Job {
         $this->catalogue->vehicle($kind->preset, $kind->parts);
-        $job = $this->entities->find(Job::class, $jobId);
-        if (null === $job) {
-            $vehicle = $this->vehicles->of($kind, $at ?? $this->clock->now());
-            $job = Job::open($jobId, $vehicle, $at ?? $this->clock->now());
-            $this->entities->persist($job);
-            $this->entities->flush();
-        }
-        ($this->append)($job, $author, $entryId, $intake, $at);
 
-        return $job;
+        return $this->entities->wrapInTransaction(
+            function () use ($author, $jobId, $entryId, $kind, $intake, $at): Job {
+                // of six clicks at once the first opens it and the others find it
+                $this->entities->getConnection()->executeQuery('SELECT pg_advisory_xact_lock(hashtext(?))', [
+                    $jobId->toRfc4122(),
+                ]);
+                $job = $this->entities->find(Job::class, $jobId);
+                $entry = $this->entities->find(JobEntry::class, $entryId);
+                if (null === $job ? null !== $entry : true !== $entry?->belongsTo($jobId)) {
+                    throw InvalidInput::because('input.job-taken');
+                }
+                if (null === $job) {
+                    $vehicle = $this->vehicles->of($kind, $at ?? $this->clock->now());
+                    $job = Job::open($jobId, $vehicle, $at ?? $this->clock->now());
+                    $this->entities->persist($job);
+                    $this->entities->flush();
+                }
+                ($this->append)($job, $author, $entryId, $intake, $at);
+
+                return $job;
+            },
+        );
     }
 }

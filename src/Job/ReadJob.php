@@ -47,7 +47,9 @@ final class ReadJob
     /** @param list<JobEntry> $log */
     public function from(Job $job, array $log): LoadedJob
     {
-        $story = Story::of(array_map(static fn (JobEntry $entry): Entry => $entry->toCore(), $log));
+        // what cannot be read is shown as it is and moves nothing
+        $read = array_map(static fn (JobEntry $entry): ?Entry => $entry->readable(), $log);
+        $story = Story::of(array_values(array_filter($read)));
         $document = Composer::withFigures($this->catalogue->vehicle($job->preset(), $job->parts()), $story->figures());
         $layout = Layout::fromArray($document);
         $sound = $this->predictions->sound($layout, $document);

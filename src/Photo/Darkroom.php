@@ -11,8 +11,8 @@ final readonly class Darkroom
 {
     private const LONGEST = 1600;
     private const QUALITY = 82;
-    /** More than any phone takes; beyond it a small file could still fill the memory. */
-    private const MOST_PIXELS = 60_000_000;
+    /** Four bytes each, twice: 200 MB at most. Phones that take more have a setting for less. */
+    private const MOST_PIXELS = 24_000_000;
 
     /**
      * @return array{jpeg: string, width: int, height: int}
@@ -32,17 +32,18 @@ final readonly class Darkroom
         if (false === $image) {
             throw InvalidInput::because('input.no-picture');
         }
-        $image = $this->upright($image, $file, $size[2]);
         $scale = min(1.0, self::LONGEST / max(imagesx($image), imagesy($image)));
         $width = max(1, (int) round(imagesx($image) * $scale));
         $height = max(1, (int) round(imagesy($image) * $scale));
         $small = imagecreatetruecolor($width, $height);
         imagefill($small, 0, 0, (int) imagecolorallocate($small, 255, 255, 255));
         imagecopyresampled($small, $image, 0, 0, 0, 0, $width, $height, imagesx($image), imagesy($image));
+        unset($image);
+        $small = $this->upright($small, $file, $size[2]);
         ob_start();
         imagejpeg($small, null, self::QUALITY);
 
-        return ['jpeg' => (string) ob_get_clean(), 'width' => $width, 'height' => $height];
+        return ['jpeg' => (string) ob_get_clean(), 'width' => imagesx($small), 'height' => imagesy($small)];
     }
 
     /** Phones note in the metadata how they were held; what the metadata said is turned into the picture itself. */

@@ -52,7 +52,10 @@ final class PhotoController extends AbstractController
                     $file instanceof UploadedFile ? 'input.picture-large' : 'input.picture-missing',
                 );
             }
-            $picture = $this->darkroom->develop($file->getPathname());
+            $picture = $this->photos->oneAtATime(
+                $user->id(),
+                fn (): array => $this->darkroom->develop($file->getPathname()),
+            );
         } catch (InvalidInput $wrong) {
             return $this->render(
                 'job/refused.html.twig',

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Photo;
 
+use App\Input\InvalidInput;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use Symfony\Component\Uid\Uuid;
@@ -44,6 +45,25 @@ final readonly class Photos
             ],
             [7 => ParameterType::LARGE_OBJECT],
         );
+    }
+
+    /**
+     * Developing takes memory: one picture of a person at a time.
+     *
+     * @param \Closure(): array{jpeg: string, width: int, height: int} $develop
+     *
+     * @return array{jpeg: string, width: int, height: int}
+     *
+     * @throws InvalidInput
+     */
+    public function oneAtATime(Uuid $author, \Closure $develop): array
+    {
+        return $this->database->transactional(function () use ($author, $develop): array {
+            $key = 'photo '.$author->toRfc4122();
+            $free = $this->database->fetchOne('SELECT pg_try_advisory_xact_lock(hashtext(?))', [$key]);
+
+            return true === $free ? $develop() : throw InvalidInput::because('input.picture-busy');
+        });
     }
 
     public function jpeg(Uuid $id): ?string

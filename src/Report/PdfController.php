@@ -19,6 +19,9 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The report as a file to send. */
 final class PdfController extends AbstractController
 {
+    /** A sheaf of some twenty pages; more would take the memory of a whole page worker. */
+    private const MOST_LINES = 400;
+
     public function __construct(
         private readonly ReadJob $readJob,
         private readonly ReportView $view,
@@ -34,7 +37,7 @@ final class PdfController extends AbstractController
         $loaded = ($this->readJob)($job);
         $html = $this->renderView('report/pdf.html.twig', [
             'page' => JobPage::of($loaded, 'done', $this->say, $this->next),
-            ...get_object_vars($this->view->of($loaded)),
+            ...get_object_vars($this->view->of($loaded, self::MOST_LINES)),
         ]);
         $options = new Options([
             'isRemoteEnabled' => false,

@@ -20,6 +20,7 @@ final readonly class ReportPage
      * @param Entry<HandoverPayload>|null $handedOver
      * @param array<string, string> $names people by id
      * @param list<array<string, mixed>> $log
+     * @param int $skipped lines of the log before those
      */
     public function __construct(
         public array $findings,
@@ -31,6 +32,7 @@ final readonly class ReportPage
         public ?Entry $handedOver,
         public array $names,
         public array $log,
+        public int $skipped,
         public \DateTimeImmutable $opened,
         public Job $job,
     ) {

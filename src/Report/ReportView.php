@@ -26,8 +26,10 @@ final readonly class ReportView
     ) {
     }
 
-    public function of(LoadedJob $loaded): ReportPage
+    /** @param int $mostLines of the log; the rest is named and left to the exports */
+    public function of(LoadedJob $loaded, int $mostLines = \PHP_INT_MAX): ReportPage
     {
+        $cut = max(0, \count($loaded->log) - $mostLines);
         $story = $loaded->state->story;
         $names = $this->users->names();
 
@@ -68,7 +70,8 @@ final readonly class ReportView
             ),
             handedOver: $story->last(HandoverPayload::class),
             names: $names,
-            log: $this->log->of($loaded, $names),
+            log: $this->log->of($loaded, $names, $cut),
+            skipped: $cut,
             opened: $loaded->job->openedAt(),
             job: $loaded->job,
         );
