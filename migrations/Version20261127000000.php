@@ -13,6 +13,11 @@ final class Version20261127000000 extends AbstractMigration
     public function up(Schema $schema): void
     {
         $this->addSql('CREATE TABLE shop_mark (name VARCHAR(40) NOT NULL PRIMARY KEY, data JSONB NOT NULL)');
+        // the seal is there from the first day, so that every backup holds it
+        $this->addSql(
+            'INSERT INTO shop_seal (id, key) VALUES (1, encode(sha256((gen_random_uuid()::text '
+                ."|| gen_random_uuid()::text)::bytea), 'hex')) ON CONFLICT (id) DO NOTHING",
+        );
         $this->addSql('ALTER TABLE person ADD retired_at TIMESTAMP(0) WITH TIME ZONE DEFAULT NULL');
         $this->addSql('ALTER TABLE person ADD pin_wrong INT NOT NULL DEFAULT 0');
         $this->addSql('ALTER TABLE person ADD pin_length INT NOT NULL DEFAULT 0');

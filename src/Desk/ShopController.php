@@ -9,6 +9,7 @@ use App\Account\People;
 use App\Account\Role;
 use App\Account\User;
 use App\Account\UserRepository;
+use App\Input\Again;
 use App\Input\InvalidInput;
 use App\Shop\ShopSettings;
 use App\Text\Say;
@@ -215,6 +216,7 @@ final class ShopController extends AbstractController
     /** @param array<string, mixed> $typed */
     private function page(?string $wrong = null, array $typed = []): Response
     {
+        $typed = Again::of($typed);
         $now = $this->shop->all();
         $numbers = [];
         foreach (self::NUMBERS as $field => [$key, $scale]) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Job;
 
 use App\Account\User;
+use App\Input\Again;
 use App\Input\InvalidInput;
 use App\Vehicle\VehicleKind;
 use Rodrel\Core\Catalogue\Catalogue;
@@ -74,7 +75,7 @@ final class IntakeController extends RendersJob
         return $this->render(
             'job/new.html.twig',
             get_object_vars(new NewJobPage(
-                form: $typed,
+                form: Again::of($typed, ['parts']),
                 error: $error,
                 choices: $this->intake->choices(),
             )),

@@ -31,7 +31,11 @@ final readonly class Trouble
         if (null === $what) {
             return;
         }
-        $this->logger->critical('trouble: '.$what, ['exception' => $event->getThrowable()]);
+        try {
+            $this->logger->critical('trouble: '.$what, ['exception' => $event->getThrowable()]);
+        } catch (\Throwable) {
+            // a full disk takes no log either
+        }
         $event->setResponse(new Response(
             $this->twig->render('error/trouble.html.twig', ['what' => $what]),
             'full' === $what ? Response::HTTP_INSUFFICIENT_STORAGE : Response::HTTP_SERVICE_UNAVAILABLE,

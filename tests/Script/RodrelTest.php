@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tests\Script;
 
+use App\Tests\Attack\Visitor;
 use PHPUnit\Framework\TestCase;
 
 /** What ./rodrel repairs by itself or explains, tried on a copy of the working tree with a shop of its own. */
@@ -37,26 +38,43 @@ final class RodrelTest extends TestCase
         self::assertStringContainsString('Making a private PostgreSQL cluster', $said);
         $first = $this->port($said);
         self::assertSame('alive', $this->alive($first));
-        $this->run_($copy, './rodrel console doctrine:query:sql -q "SELECT 1"');
 
-        // everything killed from outside: web server, php, worker and database leave their pid files behind
-        foreach (['nginx', 'php-fpm', 'worker'] as $process) {
-            $this->killWithChildren((int) file_get_contents("$copy/var/run/$process.pid"));
+        // whatever is killed from outside comes back by itself
+        foreach (['nginx', 'php-fpm', 'pg-shop'] as $process) {
+            posix_kill($this->pid($copy, $process), \SIGKILL);
+            self::assertSame('alive', $this->aliveAgain($first), $process);
         }
-        posix_kill((int) strtok((string) file_get_contents("$copy/var/pg/shop/postmaster.pid"), "\n"), \SIGKILL);
-        usleep(800_000);
-        [$code, $said] = $this->run_($copy, './rodrel start --empty');
-        self::assertSame(0, $code, $said);
-        self::assertStringContainsString('Removing the stale pid of a database that was killed', $said);
-        self::assertStringNotContainsString('Making a private', $said, 'the data are kept');
-        self::assertSame('alive', $this->alive($this->port($said)));
 
-        // a second start of what runs already takes seconds and changes nothing
+        // so does all of it, keepers and all, with the next start; the port is free and nothing is left beside it
+        foreach (['nginx', 'php-fpm', 'worker', 'pg-shop'] as $process) {
+            $keeper = (int) file_get_contents("$copy/var/keepers/$process");
+            posix_kill($keeper, \SIGKILL);
+        }
+        foreach (['nginx', 'php-fpm', 'pg-shop'] as $process) {
+            posix_kill($this->pid($copy, $process), \SIGKILL);
+        }
+        usleep(800_000);
+        [$code, $said] = $this->run_($copy, "./rodrel start --empty --port $first");
+        self::assertSame(0, $code, $said);
+        self::assertStringNotContainsString('Making a private', $said, 'the data are kept');
+        self::assertSame('alive', $this->alive($first));
+
+        // a second start of what runs already takes seconds and changes nothing; another port is taken up
         $since = microtime(true);
         [$code, $said] = $this->run_($copy, './rodrel start --empty');
         self::assertSame(0, $code, $said);
         self::assertStringNotContainsString('Building', $said);
         self::assertLessThan(30.0, microtime(true) - $since);
+        [$code, $said] = $this->run_($copy, './rodrel start --empty --port '.($first + 7));
+        self::assertSame(0, $code, $said);
+        self::assertSame('alive', $this->alive($first + 7));
+        self::assertSame('', $this->alive($first));
+
+        // two at once: one waits for the other
+        exec('cd '.escapeshellarg($copy).' && (flock 8; sleep 2) 8>var/rodrel.lock >/dev/null 2>&1 &');
+        usleep(300_000);
+        [, $said] = $this->run_($copy, './rodrel start --empty');
+        self::assertStringContainsString('Another ./rodrel is at work', $said);
 
         // no vendor, and a cluster that was only half made
         $this->run_($copy, './rodrel stop');
@@ -65,20 +83,193 @@ final class RodrelTest extends TestCase
         self::assertSame(0, $code, $said);
         self::assertStringContainsString('Installing Composer packages', $said);
         self::assertStringContainsString('Clearing away a half-made database cluster', $said);
-        self::assertSame('alive', $this->alive($this->port($said)));
+        $port = $this->port($said);
 
-        // a second copy beside it finds the port taken and takes another; asked for that port it explains
+        // asked for a port that another holds it says so at once
         $second = $this->copy();
-        [$code, $more] = $this->run_($second, './rodrel start --empty');
-        self::assertSame(0, $code, $more);
-        self::assertStringContainsString('is taken by another program; taking', $more);
-        self::assertNotSame($this->port($said), $this->port($more));
-        self::assertSame('alive', $this->alive($this->port($said)));
-        self::assertSame('alive', $this->alive($this->port($more)));
-        $this->run_($second, './rodrel stop');
-        [$code, $asked] = $this->run_($second, './rodrel start --empty --port '.$this->port($said));
+        $since = microtime(true);
+        [$code, $asked] = $this->run_($second, "./rodrel start --empty --port $port");
         self::assertSame(1, $code);
         self::assertStringContainsString('choose another with --port', $asked);
+        self::assertStringNotContainsString('Making a private', $asked);
+        self::assertLessThan(5.0, microtime(true) - $since);
+
+        // stop ends everything that start began
+        $this->run_($copy, './rodrel stop');
+        $named = escapeshellarg(str_replace('/a shop', '/[a] shop', $copy));
+        self::assertSame('', trim((string) shell_exec("pgrep -af $named || true")), 'not one process of it is left');
+    }
+
+    /** As another user of the machine: no connection, no secret, no PHP of one's own. */
+    public function testNobodyElseOnTheMachineOwnsTheShop(): void
+    {
+        if (0 !== posix_getuid()) {
+            self::markTestSkipped('Only root can try it as somebody else.');
+        }
+        $copy = $this->copy();
+        [$code, $said] = $this->run_($copy, './rodrel start');
+        self::assertSame(0, $code, $said);
+        self::assertStringContainsString('This is the demo shop', $said);
+        $as = static function (string $user, string $command): string {
+            $drop = "setpriv --reuid=$user --regid=nogroup --clear-groups sh -c ".escapeshellarg($command);
+
+            return (string) shell_exec($drop.' 2>&1');
+        };
+        $var = escapeshellarg("$copy/var");
+        $socket = trim((string) file_get_contents("$copy/var/pg/shop.where"));
+        $web = trim((string) file_get_contents("$copy/var/pg/web.where"));
+        foreach (
+            [
+                "psql -h $socket -U rodrel_app rodrel -c 'SELECT 1'",
+                "psql -h $socket -U rodrel rodrel -c 'SELECT 1'",
+                "cat $var/secret",
+                "cat $var/keys/owner-shop",
+                "cat $var/run/php-fpm.conf",
+                "ls $var/log",
+                "ls $web",
+                "ls $var/cache",
+            ] as $command
+        ) {
+            self::assertMatchesRegularExpression('/ermission denied/', $as('nobody', $command), $command);
+        }
+        exec('ss -Hltn', $listening);
+        $ours = (int) $this->port($said);
+        self::assertNotSame([], preg_grep("/127\.0\.0\.1:$ours /", $listening) ?: []);
+        self::assertStringNotContainsString('postgres', (string) shell_exec("ss -Hltnp | grep -F '$copy' || true"));
+
+        // the application itself cannot change its log
+        foreach (['UPDATE job_entry SET seq = 9', 'DELETE FROM job_entry', 'TRUNCATE job_entry', 'DROP TABLE job'] as $sql) {
+            $password = (string) file_get_contents("$copy/var/keys/app-shop");
+            $told = (string) shell_exec("PGPASSWORD=$password psql -X -h $socket -U rodrel_app rodrel -c '$sql' 2>&1");
+            self::assertMatchesRegularExpression('/permission denied|must be owner/', $told, $sql);
+        }
+
+        // a shop of an earlier version let everybody in: it is copied, then closed
+        $this->run_($copy, './rodrel stop');
+        $data = "$copy/var/pg/shop";
+        file_put_contents("$data/pg_hba.conf", "local all all trust\nhost all all 127.0.0.1/32 trust\n");
+        file_put_contents("$data/postgresql.auto.conf", "listen_addresses='127.0.0.1'\nunix_socket_directories=''\n", \FILE_APPEND);
+        [$code, $said] = $this->run_($copy, './rodrel start');
+        self::assertSame(0, $code, $said);
+        self::assertStringContainsString('Closing the database to other people', $said);
+        self::assertCount(1, glob("$copy/var/dumps/*before-closing.dump") ?: []);
+        self::assertSame("local all all scram-sha-256\n", file_get_contents("$data/pg_hba.conf"));
+        self::assertSame('alive', $this->alive($this->port($said)));
+    }
+
+    /** A shop with work in it is not replaced by the demo; its backup makes it anew where there was nothing. */
+    public function testWorkIsNotLostByTheDemoAndABackupMakesTheShopAnew(): void
+    {
+        $copy = $this->copy();
+        [$code, $said] = $this->run_($copy, './rodrel start');
+        self::assertSame(0, $code, $said);
+        $port = $this->port($said);
+        $visitor = new Visitor("http://127.0.0.1:$port");
+        self::assertTrue($visitor->signIn('fenwarren'));
+        $job = '018f0000-0000-7000-8000-00000000ab01';
+        $opened = $visitor->send('POST', '/jobs/new', [
+            '_token' => 'csrf-token', 'job' => $job, 'entry' => '018f0000-0000-7000-8000-00000000ab02',
+            'unit' => 'Unit 77, snow plough', 'split' => 'diagonal', 'rear' => 'drum', 'anti_lock' => 'yes',
+            'assist' => 'engine-vacuum', 'what' => 'drags', 'where' => 'lf',
+        ]);
+        self::assertSame(303, $opened->status);
+        [$code, $said] = $this->run_($copy, './rodrel demo');
+        self::assertSame(1, $code);
+        self::assertStringContainsString('1 jobs: Unit 77, snow plough', $said);
+        self::assertStringContainsString('--replace-everything', $said);
+
+        // another web node on the same database: what is written on one is read on the other
+        $other = $this->copy();
+        $socket = trim((string) file_get_contents("$copy/var/pg/shop.where"));
+        $password = static fn (string $of): string => (string) file_get_contents("$copy/var/keys/$of-shop");
+        $url = static fn (string $role, string $of): string => 'postgresql://'.$role.':'.$password($of)
+            ."@localhost/rodrel?host=$socket&serverVersion=15&charset=utf8";
+        $env = 'env RODREL_DATABASE_URL='.escapeshellarg($url('rodrel_app', 'app')).' RODREL_OWNER_DATABASE_URL='
+            .escapeshellarg($url('rodrel', 'owner'));
+        copy("$copy/var/secret", "$other/var/secret");
+        [$code, $said] = $this->run_($other, "$env ./rodrel start");
+        self::assertSame(0, $code, $said);
+        $second = new Visitor('http://127.0.0.1:'.$this->port($said));
+        self::assertTrue($second->signIn('tarrenby'));
+        foreach ([$visitor, $second, $visitor, $second] as $n => $node) {
+            $read = $node->send('POST', "/jobs/$job/entries", [
+                '_token' => 'csrf-token', 'entry' => \sprintf('018f0000-0000-7000-8000-00000000ac%02d', $n),
+                'kind' => 'item', 'text' => "written by node $n",
+            ]);
+            self::assertSame(303, $read->status);
+        }
+        self::assertStringContainsString('written by node 3', $visitor->send('GET', "/jobs/$job/items")->body);
+        self::assertStringContainsString('written by node 2', $second->send('GET', "/jobs/$job/items")->body);
+        $this->run_($other, "$env ./rodrel stop");
+
+        [$code, $said] = $this->run_($copy, './rodrel backup '.escapeshellarg("$copy/shop.dump"));
+        self::assertSame(0, $code, $said);
+        $before = $visitor->send('GET', "/jobs/$job/job.json")->body;
+        $this->run_($copy, './rodrel stop');
+
+        $new = $this->copy();
+        [$code, $said] = $this->run_($new, './rodrel restore '.escapeshellarg("$copy/shop.dump"));
+        self::assertSame(0, $code, $said);
+        [$code, $said] = $this->run_($new, './rodrel start');
+        self::assertSame(0, $code, $said);
+        $restored = new Visitor('http://127.0.0.1:'.$this->port($said));
+        self::assertTrue($restored->signIn('fenwarren'));
+        self::assertSame($before, $restored->send('GET', "/jobs/$job/job.json")->body);
+        [$code, $said] = $this->run_($new, './rodrel restore '.escapeshellarg("$copy/shop.dump"));
+        self::assertSame(1, $code, 'a shop is not replaced without being asked');
+        self::assertStringContainsString('--replace-everything', $said);
+    }
+
+    /** On a disk of its own that is filled up: said in words, nothing lost, and going on when there is room again. */
+    public function testAFullDiskIsSaidAndTheShopComesBackWhenThereIsRoom(): void
+    {
+        $disk = sys_get_temp_dir().'/rodrel-disk-'.bin2hex(random_bytes(3));
+        mkdir($disk);
+        exec('mount -t tmpfs -o size=500m none '.escapeshellarg($disk).' 2>&1', $lines, $code);
+        if (0 !== $code) {
+            rmdir($disk);
+            self::markTestSkipped('No disk of its own can be made here.');
+        }
+        $copy = $this->copy($disk);
+        try {
+            [$code, $said] = $this->run_($copy, './rodrel start');
+            self::assertSame(0, $code, $said);
+            $port = $this->port($said);
+            $visitor = new Visitor("http://127.0.0.1:$port");
+            self::assertTrue($visitor->signIn('fenwarren'));
+            preg_match('#/jobs/([0-9a-f-]{36})#', $visitor->send('GET', '/')->body, $found);
+            exec('head -c 600M /dev/zero > '.escapeshellarg("$disk/filler").' 2>/dev/null');
+            $told = [];
+            $kept = 0;
+            for ($n = 0; $n < 400 && \count($told) < 3; ++$n) {
+                $answer = $visitor->send('POST', '/jobs/'.$found[1].'/entries', [
+                    '_token' => 'csrf-token', 'entry' => \sprintf('018f0000-0000-7000-8000-00000000%04d', $n),
+                    'kind' => 'item', 'text' => str_repeat('full ', 90),
+                ]);
+                if (303 === $answer->status) {
+                    ++$kept;
+                } else {
+                    $told[] = $answer;
+                }
+            }
+            self::assertNotSame([], $told, 'the disk got full');
+            foreach ($told as $answer) {
+                self::assertContains($answer->status, [507, 503], $answer->body);
+                self::assertMatchesRegularExpression('/disk is full|do not answer/', $answer->body);
+            }
+            [$code, $said] = $this->run_($copy, './rodrel start');
+            self::assertSame(1, $code);
+            self::assertStringContainsString('is full', $said);
+            unlink("$disk/filler");
+            self::assertSame('alive', $this->aliveAgain($port));
+            $visitor->signIn('fenwarren');
+            $entries = $visitor->send('GET', '/jobs/'.$found[1].'/job.json')->body;
+            self::assertSame($kept, substr_count($entries, 'full full full'), 'what was acknowledged is there');
+        } finally {
+            $this->run_($copy, './rodrel stop');
+            exec('umount -l '.escapeshellarg($disk));
+            rmdir($disk);
+        }
     }
 
     public function testAWrongWordIsExplained(): void
@@ -88,24 +279,35 @@ final class RodrelTest extends TestCase
         self::assertStringContainsString("not '--fast'", $said);
     }
 
-    private function killWithChildren(int $pid): void
+    /** The program that a keeper keeps. */
+    private function pid(string $copy, string $process): int
     {
-        exec('ps -o pid= --ppid '.$pid, $children);
-        posix_kill($pid, \SIGKILL);
-        foreach ($children as $child) {
-            posix_kill((int) $child, \SIGKILL);
-        }
+        $file = 'pg-shop' === $process ? 'pg/shop/postmaster.pid' : "run/$process.child";
+
+        return (int) strtok((string) file_get_contents("$copy/var/$file"), "\n");
     }
 
-    /** The working tree as it is, with its packages linked and its predictions at hand. */
-    private function copy(): string
+    private function aliveAgain(int $port): string
     {
-        $copy = sys_get_temp_dir().'/rodrel-'.bin2hex(random_bytes(4));
+        for ($n = 0; $n < 150; ++$n) {
+            usleep(200_000);
+            if ('alive' === ($said = $this->alive($port))) {
+                return $said;
+            }
+        }
+
+        return '';
+    }
+
+    /** The working tree as it is, in a folder with a blank in its name, its packages linked, its predictions at hand. */
+    private function copy(?string $on = null): string
+    {
+        $copy = ($on ?? sys_get_temp_dir()).'/a shop-'.bin2hex(random_bytes(4));
         mkdir($copy, 0o755);
         $this->copies[] = $copy;
         $script
             = 'set -e; git ls-files -z --cached --others --exclude-standard | xargs -0 -I{} sh -c \'[ -e "$1" ] && '
-                .'cp --parents -p "$1" "$2"\' _ {} "$TO"; cp -al vendor "$TO/vendor"; mkdir -p "$TO/var/signatures"; '
+                .'cp --parents -p "$1" "$2"\' _ {} "$TO"; cp -al vendor "$TO/vendor" 2>/dev/null || cp -a vendor "$TO/vendor"; mkdir -p "$TO/var/signatures"; '
                 .'cp var/vendor.stamp "$TO/var/"; cp var/signatures/test/*.php "$TO/var/signatures/" 2>/dev/null || '
                 .'true';
         [$code, $said] = $this->run_(
