@@ -102,7 +102,8 @@ printf("\n%-20s %6s %10s %10s\n", 'killed', 'times', 'median s', 'longest s');
 ksort($waits);
 foreach ($waits as $name => $seconds) {
     sort($seconds);
-    vprintf("%-20s %6d %10.1f %10.1f\n", [$name, $killed[$name] ?? 0, $seconds[intdiv(count($seconds), 2)], end($seconds)]);
+    $median = $seconds[intdiv(count($seconds), 2)];
+    vprintf("%-20s %6d %10.1f %10.1f\n", [$name, $killed[$name] ?? 0, $median, end($seconds)]);
 }
 printf(
     "%d sent, %d acknowledged; %d lost, %d doubled, %d out of order, %d gaps\n",
