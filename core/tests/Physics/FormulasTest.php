@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Tests\Physics;
+
+use PHPUnit\Framework\TestCase;
+use Rodrel\Core\Check\Chance;
+use Rodrel\Core\Heat\HeatRound;
+use Rodrel\Core\Isolation\Costs;
+use Rodrel\Core\Isolation\Weights;
+use Rodrel\Core\Physics\CircuitBuilder;
+use Rodrel\Core\Physics\CircuitForm;
+use Rodrel\Core\Physics\Effects;
+use Rodrel\Core\Physics\Foot;
+use Rodrel\Core\Tests\Isolation\ToyField;
+use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vehicle\WearLimit;
+
+/** Small formulas at the points where they bend, each number worked out beside it. */
+final class FormulasTest extends TestCase
+{
+    /** 150 N in 0.4 s, held 3 s, off in 0.2 s: half of it at 0.2 s, and again a tenth of a second after 3.4 s. */
+    public function testTheFootFollowsItsStraightLines(): void
+    {
+        $press = Foot::press(150.0);
+        foreach ([[0.0, 0.0], [0.2, 75.0], [0.4, 150.0], [2.0, 150.0], [3.5, 75.0], [3.6, 0.0], [9.0, 0.0]] as [$t, $n]) {
+            self::assertEqualsWithDelta($n, $press->at($t), 1e-9, "$t s");
+        }
+        self::assertSame(0.4, $press->nextCorner(0.0));
+        self::assertSame(3.4, $press->nextCorner(0.4));
+        self::assertSame(\INF, $press->nextCorner(3.6));
+        self::assertEqualsWithDelta(0.2, $press->nextPassing(0.0, 75.0), 1e-12);
+        self::assertEqualsWithDelta(3.5, $press->nextPassing(0.2, 75.0), 1e-12, 'not the one where it stands');
+        self::assertEqualsWithDelta(3.5, $press->nextPassing(1.0, 75.0), 1e-12);
+        self::assertSame(\INF, $press->nextPassing(3.55, 75.0));
+        self::assertSame(\INF, $press->nextPassing(0.0, 151.0), 'it never gets there');
+        // the second stroke of several begins at 0.85 s and is on at 1.10 s
+        self::assertEqualsWithDelta(100.0, Foot::strokes(2, 100.0)->at(1.1), 1e-9);
+        self::assertEqualsWithDelta(0.0, Foot::strokes(2, 100.0)->at(0.8), 1e-9);
+    }
+
+    /** At its limit to the hair a drum or rotor is within it; a hundredth past it is past. */
+    public function testALimitThatIsJustReachedIsNotPassed(): void
+    {
+        self::assertSame(WearLimit::WITHIN, WearLimit::ofDrum(230.0, 230.0)->word);
+        self::assertSame(WearLimit::PAST, WearLimit::ofDrum(230.01, 230.0)->word);
+        self::assertSame(WearLimit::WITHIN, WearLimit::ofRotor(20.0, 20.0)->word);
+        self::assertSame(WearLimit::PAST, WearLimit::ofRotor(19.99, 20.0)->word);
+        self::assertEqualsWithDelta(1.2, WearLimit::ofRotor(21.2, 20.0)->leftMm, 1e-9);
+    }
+
+    /** 100 K at 60 s and 50 K at 660 s: tau = 600 / ln 2 = 865.6 s. Two readings at once or a wheel that warms say none. */
+    public function testTheCoolingOfTwoReadings(): void
+    {
+        self::assertEqualsWithDelta(865.617, HeatRound::cooling(100.0, 60.0, 50.0, 660.0) ?? 0.0, 0.01);
+        self::assertNull(HeatRound::cooling(100.0, 60.0, 100.0, 660.0), 'as warm as before');
+        self::assertNull(HeatRound::cooling(100.0, 60.0, 50.0, 60.0), 'at the same moment');
+        self::assertNull(HeatRound::cooling(100.0, 660.0, 50.0, 60.0), 'the second one first');
+    }
+
+    /** At its median: 1 / (x σ √2π); a factor e^σ away: e^−½ of that, over the other x. */
+    public function testTheDensityOfATypedNumber(): void
+    {
+        self::assertEqualsWithDelta(0.398942, Chance::density(1.0, 1.0, 1.0), 1e-6);
+        self::assertEqualsWithDelta(0.398942 / (2.0 * 0.5), Chance::density(2.0, 2.0, 0.5), 1e-6);
+        self::assertEqualsWithDelta(0.398942 * 0.606531 / 2.718282, Chance::density(\M_E, 1.0, 1.0), 1e-6);
+    }
+
+    /** Logs of chances far below what a number can hold: 2 : 1 : 1 stays 2 : 1 : 1. */
+    public function testWeightsOfVerySmallChances(): void
+    {
+        $weights = Weights::of([-2000.0, -2000.0 - log(2.0)], -2000.0 - log(2.0));
+        self::assertEqualsWithDelta([0.5, 0.25], $weights->posterior, 1e-12);
+        self::assertEqualsWithDelta(0.25, $weights->second, 1e-12);
+    }
+
+    /** Hose 6450, caliper 17750 cents; a second fault costs their mean and 45 minutes: 12100 + 45 · 100. */
+    public function testWhatASecondFaultIsExpectedToCost(): void
+    {
+        $costs = Costs::of(ToyField::make(), World::settings());
+        self::assertEqualsWithDelta(16600.0, $costs->ifTruthWereKnown([0.0, 0.0, 1.0]), 1e-6);
+        self::assertEqualsWithDelta(6450.0, $costs->ifTruthWereKnown([1.0, 0.0, 0.0]), 1e-6);
+    }
+
+    /** All nodes at once take what each takes by itself, on both sides of the corner of V(p). */
+    public function testVolumesOfAllNodesAreThoseOfEach(): void
+    {
+        $layout = World::handbook();
+        $effects = new Effects(['wheel@lf' => ['air' => 2.0]]);
+        $circuit = (new CircuitBuilder($layout))->build($layout->chambers[0], $effects);
+        foreach ([-20.0, 0.0, 0.3, 50.0, 900.0] as $kpa) {
+            $all = $circuit->volumes(array_fill(0, \count($circuit->names), $kpa));
+            foreach (array_keys($circuit->names) as $node) {
+                self::assertEqualsWithDelta($circuit->volume($node, $kpa), $all[$node], 1e-12, $circuit->names[$node]);
+            }
+        }
+    }
+
+    /** The form tells a fault from another, and not left from right. */
+    public function testTheFormOfACircuit(): void
+    {
+        $layout = World::handbook('front-rear-discs');
+        $builder = new CircuitBuilder($layout);
+        $form = static fn (array $effects): string => CircuitForm::of(
+            $builder->build($layout->chambers[0], new Effects($effects)),
+        )->print;
+        self::assertSame($form(['hose@lf' => ['gr' => 1e-5]]), $form(['hose@rf' => ['gr' => 1e-5]]));
+        $prints = array_map($form, [
+            [],
+            ['hose@lf' => ['gr' => 1e-5]],
+            ['hose@lf' => ['gr' => 1e-5], 'hose@rf' => ['gr' => 1e-5]],
+            ['hose@lf' => ['gr' => 1e-5], 'wheel@lf' => ['air' => 1.0]],
+            ['hose@lf' => ['gr' => 1e-5], 'wheel@rf' => ['air' => 1.0]],
+            ['brake@lf' => ['hold' => 900.0]],
+            ['chamber@primary' => ['rest' => 0.1]],
+        ]);
+        self::assertSame($prints, array_unique($prints));
+    }
+}
