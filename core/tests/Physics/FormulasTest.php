@@ -24,7 +24,8 @@ final class FormulasTest extends TestCase
     public function testTheFootFollowsItsStraightLines(): void
     {
         $press = Foot::press(150.0);
-        foreach ([[0.0, 0.0], [0.2, 75.0], [0.4, 150.0], [2.0, 150.0], [3.5, 75.0], [3.6, 0.0], [9.0, 0.0]] as [$t, $n]) {
+        $points = [[0.0, 0.0], [0.2, 75.0], [0.4, 150.0], [2.0, 150.0], [3.5, 75.0], [3.6, 0.0], [9.0, 0.0]];
+        foreach ($points as [$t, $n]) {
             self::assertEqualsWithDelta($n, $press->at($t), 1e-9, "$t s");
         }
         self::assertSame(0.4, $press->nextCorner(0.0));
@@ -50,7 +51,7 @@ final class FormulasTest extends TestCase
         self::assertEqualsWithDelta(1.2, WearLimit::ofRotor(21.2, 20.0)->leftMm, 1e-9);
     }
 
-    /** 100 K at 60 s and 50 K at 660 s: tau = 600 / ln 2 = 865.6 s. Two readings at once or a wheel that warms say none. */
+    /** 100 K at 60 s and 50 K at 660 s: tau = 600 / ln 2 = 865.6 s. Two at once, or a wheel that warms, say none. */
     public function testTheCoolingOfTwoReadings(): void
     {
         self::assertEqualsWithDelta(865.617, HeatRound::cooling(100.0, 60.0, 50.0, 660.0) ?? 0.0, 0.01);
