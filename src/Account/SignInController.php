@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Account;
 
+use App\Watch\DemoShop;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -15,11 +16,12 @@ use Symfony\Component\Security\Http\Authentication\AuthenticationUtils;
 final class SignInController extends AbstractController
 {
     #[Route('/sign-in', name: 'sign_in', methods: ['GET', 'POST'])]
-    public function __invoke(AuthenticationUtils $tried): Response
+    public function __invoke(AuthenticationUtils $tried, DemoShop $shop): Response
     {
         return $this->render('account/sign_in.html.twig', get_object_vars(new SignInPage(
             error: $tried->getLastAuthenticationError(),
             login: $tried->getLastUsername(),
+            demo: $shop->isDemo(),
         )));
     }
 

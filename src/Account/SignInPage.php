@@ -12,6 +12,7 @@ final readonly class SignInPage
     public function __construct(
         public ?AuthenticationException $error,
         public string $login,
+        public bool $demo,
     ) {
     }
 }

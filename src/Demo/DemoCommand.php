@@ -8,6 +8,7 @@ use App\Account\Role;
 use App\Account\User;
 use App\Account\UserRepository;
 use App\Vehicle\VehicleKind;
+use App\Watch\DemoShop;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\Log\Payload\Arrival;

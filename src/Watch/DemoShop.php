@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Demo;
+namespace App\Watch;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
