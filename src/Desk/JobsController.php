@@ -18,6 +18,8 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** Every vehicle in the shop, one line each. */
 final class JobsController extends AbstractController
 {
+    private const LAST_PAGE = 1000;
+
     #[Route('/', name: 'jobs', methods: ['GET'])]
     public function __invoke(
         Request $request,
@@ -29,7 +31,8 @@ final class JobsController extends AbstractController
         $filter = $request->query->getString('show', 'shed');
         $filter = \in_array($filter, ['shed', 'mine', 'done'], true) ? $filter : 'shed';
         $search = mb_substr($request->query->getString('q'), 0, 100);
-        $listed = $lines->listed($filter, $search, $user->id());
+        $page = min(self::LAST_PAGE, max(1, (int) $request->query->getString('page', '1')));
+        $listed = $lines->listed($filter, $search, $user->id(), $page);
 
         return $this->render('job/jobs.html.twig', get_object_vars(new JobsPage(
             lines: $listed,
@@ -40,6 +43,8 @@ final class JobsController extends AbstractController
             names: $users->names(),
             filter: $filter,
             search: $search,
+            page: $page,
+            more: JobLineRepository::PER_PAGE === \count($listed),
             counts: $lines->counts($user->id()),
         )));
     }

@@ -24,6 +24,8 @@ final readonly class JobsPage
         public array $names,
         public string $filter,
         public string $search,
+        public int $page,
+        public bool $more,
         public array $counts,
     ) {
     }

@@ -12,6 +12,8 @@ use Symfony\Component\Uid\Uuid;
 /** @extends ServiceEntityRepository<JobLine> */
 final class JobLineRepository extends ServiceEntityRepository
 {
+    public const PER_PAGE = 100;
+
     public function __construct(ManagerRegistry $registry)
     {
         parent::__construct($registry, JobLine::class);
@@ -22,12 +24,13 @@ final class JobLineRepository extends ServiceEntityRepository
      *
      * @return list<JobLine> the one touched last first
      */
-    public function listed(string $filter, string $search, Uuid $me): array
+    public function listed(string $filter, string $search, Uuid $me, int $page = 1): array
     {
         $query = $this->createQueryBuilder('l')
             ->orderBy('l.touchedAt', 'DESC')
             ->addOrderBy('l.jobId')
-            ->setMaxResults(200);
+            ->setFirstResult(self::PER_PAGE * ($page - 1))
+            ->setMaxResults(self::PER_PAGE);
         $query
             ->andWhere('done' === $filter ? 'l.stage = :done' : 'l.stage <> :done')
             ->setParameter('done', Stage::Done);

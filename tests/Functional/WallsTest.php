@@ -251,6 +251,31 @@ final class WallsTest extends ShopTestCase
         self::assertSame(['well' => false, 'said' => 'never heard of'], $told['parts']['worker']);
     }
 
+    /** A hundred to a page; the rest is one tap away, and no page number breaks anything. */
+    public function testALongListComesByThePage(): void
+    {
+        $this->signIn();
+        $database = self::getContainer()->get(Connection::class);
+        $database->executeStatement('ALTER TABLE job_line DISABLE TRIGGER USER');
+        $columns = $database->fetchOne(
+            "SELECT string_agg(column_name, ', ') FROM information_schema.columns
+                WHERE table_name = 'job_line' AND column_name <> 'job_id'",
+        );
+        $database->executeStatement(
+            "INSERT INTO job_line (job_id, $columns) SELECT gen_random_uuid(), $columns FROM job_line,
+                generate_series(1, 25) WHERE stage <> 'done'",
+        );
+        $this->client->request('GET', '/');
+        self::assertCount(100, $this->client->getCrawler()->filter('.job-line'));
+        $this->client->clickLink('Older jobs');
+        self::assertGreaterThan(0, $this->client->getCrawler()->filter('.job-line')->count());
+        self::assertStringContainsString('Newer jobs', $this->text('.more-jobs'));
+        foreach (['-1', '0', 'x', '99999999999999999999'] as $page) {
+            $this->client->request('GET', '/?page='.$page);
+            self::assertResponseIsSuccessful($page);
+        }
+    }
+
     private function bringIn(string $json): void
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'rodrel');
