@@ -34,6 +34,9 @@ final class WallsTest extends ShopTestCase
         $this->append($job, 'item', ['text' => str_repeat('ä', 501)]);
         self::assertResponseStatusCodeSame(422);
         self::assertStringContainsString('501 characters; 500 are kept', $this->text());
+        $this->append($job, 'item', ['text' => ['a list']]);
+        self::assertResponseStatusCodeSame(400);
+        self::assertStringContainsString('could not be understood', $this->text());
         $this->append($job, 'item', ['text' => str_repeat('ä', 500)]);
         self::assertResponseStatusCodeSame(303);
     }
