@@ -59,12 +59,14 @@ final class Visitor
         if (false === $curl) {
             throw new \RuntimeException('curl would not start');
         }
+        $told = array_filter($headers, static fn (string $header): bool => str_starts_with($header, 'Origin:'));
+        $origin = [] === $told ? ['Origin: '.$this->base] : [];
         $options = [
             \CURLOPT_RETURNTRANSFER => true,
             \CURLOPT_HEADER => true,
             \CURLOPT_CUSTOMREQUEST => $method,
             \CURLOPT_NOBODY => 'HEAD' === $method,
-            \CURLOPT_HTTPHEADER => ['Origin: '.$this->base, 'Cookie: '.$cookies, 'Expect:', ...$headers],
+            \CURLOPT_HTTPHEADER => [...$origin, 'Cookie: '.$cookies, 'Expect:', ...$headers],
             \CURLOPT_TIMEOUT => self::SECONDS,
             \CURLOPT_PATH_AS_IS => true,
         ];

@@ -216,12 +216,14 @@ final class WallsTest extends ShopTestCase
         }
     }
 
-    public function testItAnswersToItsOwnNamesAloneAndBehindTlsItsCookieIsSecure(): void
+    public function testItAnswersToItsOwnNamesAloneAndBehindItsOwnTlsItAsksForTls(): void
     {
         $this->client->request('GET', '/sign-in', server: ['HTTP_HOST' => 'evil.example']);
         self::assertResponseStatusCodeSame(400);
+        $this->client->restart();
         $https = ['HTTP_X_FORWARDED_PROTO' => 'https'];
         $this->client->request('GET', '/sign-in', server: $https + ['REMOTE_ADDR' => '127.0.0.1']);
+        self::assertResponseIsSuccessful();
         self::assertResponseHeaderSame('Strict-Transport-Security', 'max-age=31536000');
         $this->client->request('GET', '/sign-in', server: $https + ['REMOTE_ADDR' => '10.0.0.9']);
         self::assertResponseNotHasHeader('Strict-Transport-Security', 'who is not our own proxy is not believed');

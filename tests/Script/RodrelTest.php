@@ -144,6 +144,17 @@ final class RodrelTest extends TestCase
         self::assertNotSame([], preg_grep("/127\.0\.0\.1:$ours /", $listening) ?: []);
         self::assertStringNotContainsString('postgres', (string) shell_exec("ss -Hltnp | grep -F '$copy' || true"));
 
+        // behind a web server with TLS its cookie goes over TLS alone
+        foreach (['https' => true, 'http' => false] as $scheme => $secure) {
+            $visitor = new Visitor("http://127.0.0.1:$ours");
+            $form = ['login' => 'fenwarren', 'password' => 'thornwater', '_csrf_token' => 'csrf-token'];
+            $origin = ["X-Forwarded-Proto: $scheme", "Origin: $scheme://127.0.0.1:$ours"];
+            $cookie = $visitor->send('POST', '/sign-in', $form, $origin)->header('set-cookie');
+            self::assertStringContainsString('rodrel=', $cookie);
+            self::assertStringContainsString('httponly; samesite=lax', strtolower($cookie));
+            self::assertSame($secure, str_contains(strtolower($cookie), 'secure'), $cookie);
+        }
+
         // the application itself cannot change its log
         $forbidden = ['UPDATE job_entry SET seq = 9', 'DELETE FROM job_entry', 'TRUNCATE job_entry', 'DROP TABLE job'];
         foreach ($forbidden as $sql) {
