@@ -207,18 +207,6 @@ final class FilesTest extends ShopTestCase
         return (string) $this->client->getInternalResponse()->getContent();
     }
 
-    private function bringIn(string $json): void
-    {
-        $file = (string) tempnam(sys_get_temp_dir(), 'rodrel');
-        file_put_contents($file, $json);
-        $this->client->request(
-            'POST',
-            '/jobs/import',
-            ['_token' => 'csrf-token'],
-            ['file' => new UploadedFile($file, 'job.json', 'application/json', null, true)],
-        );
-    }
-
     private function photo(string $job, string $about, int $width = 40, int $height = 30): void
     {
         $image = imagecreatetruecolor($width, $height);

@@ -13,6 +13,7 @@ use Rodrel\Core\Job\Stage;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Bundle\FrameworkBundle\Test\WebTestCase;
 use Symfony\Component\DomCrawler\Crawler;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\Uid\Uuid;
 
 /** A shop with the demo in it; what a test changes is rolled back. */
@@ -88,5 +89,17 @@ abstract class ShopTestCase extends WebTestCase
     protected function text(string $css = 'body'): string
     {
         return $this->client->getCrawler()->filter($css)->text();
+    }
+
+    protected function bringIn(string $json): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'rodrel');
+        file_put_contents($file, $json);
+        $this->client->request(
+            'POST',
+            '/jobs/import',
+            ['_token' => 'csrf-token'],
+            ['file' => new UploadedFile($file, 'job.json', 'application/json', null, true)],
+        );
     }
 }

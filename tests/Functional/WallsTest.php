@@ -10,7 +10,6 @@ use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Psr\Log\NullLogger;
 use Rodrel\Core\Job\Stage;
-use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\HttpKernelInterface;
@@ -279,17 +278,5 @@ final class WallsTest extends ShopTestCase
             $this->client->request('GET', '/?page='.$page);
             self::assertResponseIsSuccessful($page);
         }
-    }
-
-    private function bringIn(string $json): void
-    {
-        $file = (string) tempnam(sys_get_temp_dir(), 'rodrel');
-        file_put_contents($file, $json);
-        $this->client->request(
-            'POST',
-            '/jobs/import',
-            ['_token' => 'csrf-token'],
-            ['file' => new UploadedFile($file, 'job.json', 'application/json', null, true)],
-        );
     }
 }
