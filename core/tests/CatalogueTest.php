@@ -262,28 +262,28 @@ final class CatalogueTest extends TestCase
         ];
         yield 'a confirming check that is not there' => [
             'faults',
-            '"confirm": ["hose-top"]',
+            '"confirm": ["bleeder-open", "push-back", "hose-top"]',
             '"confirm": ["magic"]',
             "$hose/confirm",
             'magic',
         ];
         yield 'a fault that nothing confirms' => [
             'faults',
-            '"confirm": ["hose-top"]',
+            '"confirm": ["bleeder-open", "push-back", "hose-top"]',
             '"confirm": []',
             "$hose/confirm",
             'a check that confirms it',
         ];
         yield 'a fault confirmed elsewhere' => [
             'faults',
-            '"confirm": ["hose-top"]',
+            '"confirm": ["bleeder-open", "push-back", "hose-top"]',
             '"confirm": ["lever-stop"]',
             "$hose/confirm",
             'nothing confirms it',
         ];
         yield 'a fault confirmed by the proof' => [
             'faults',
-            '"confirm": ["hose-top"]',
+            '"confirm": ["bleeder-open", "push-back", "hose-top"]',
             '"confirm": ["spin-hard"]',
             "$hose/confirm",
             'proof',
@@ -327,7 +327,7 @@ final class CatalogueTest extends TestCase
             'checks',
             '"gates": ["',
             '"gates": ["nowhere", "',
-            '/checks/checks/7/gates',
+            '/checks/checks/3/gates',
             'nowhere',
         ];
         yield 'too few limits' => [
@@ -353,18 +353,18 @@ final class CatalogueTest extends TestCase
         ];
         yield 'a word nobody stands behind' => [
             'checks',
-            '["good", "bad"], "base": [0.95, 0.05]',
-            '["good", "bad"], "base": [0.3, 0.7]',
-            '/checks/checks/2',
-            '"bad"',
-            "{\n      \"id\": \"look\"",
+            '["slack", "tight"], "base": [0.93, 0.07]',
+            '["slack", "tight"], "base": [0.3, 0.7]',
+            '/checks/checks/17',
+            '"tight"',
+            "{\n      \"id\": \"parking-slack\"",
         ];
         yield 'chances that are not one a word' => [
             'checks',
             '"base": [0.95, 0.05]',
             '"base": [0.95]',
             '/checks/checks/2/rows/level/base',
-            'one chance',
+            'two chances',
         ];
         yield 'a check after one that is not there' => [
             'checks',

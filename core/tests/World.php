@@ -169,6 +169,7 @@ final class World
                     'wheels_off_minutes' => 6,
                     'bleed_minutes' => 12,
                     'confirm_above_cents' => 8000,
+                    'comeback_cents' => 0,
                     'tools' => $tools,
                 ],
             ),

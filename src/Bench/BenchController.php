@@ -12,6 +12,8 @@ use App\Prediction\Predictions;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Isolation\Spoken;
+use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -47,6 +49,18 @@ final class BenchController extends RendersJob
             repair: null === $advice?->repair ? null : (string) $advice->repair,
             again: array_map($again, $advice->again ?? []),
             others: array_map($proposal, $advice->others ?? []),
+            alongside: array_map(
+                fn (Proposal $one): array => [
+                    'id' => (string) $one->at,
+                    'name' => $this->say->check($one->at),
+                    'minutes' => (int) ceil($one->check->demand->minutes),
+                ],
+                $advice->alongside ?? [],
+            ),
+            odd: array_map($this->odd(...), $advice->odd ?? []),
+            pairs: null === $judgement ? [] : $this->suspects->pairs($judgement),
+            stays: $state->road()->seenUnsafe || $this->locked($state),
+            apart: $this->apart($state),
             drawing: $this->drawing->of($loaded),
             suspects: null === $judgement ? [] : $this->suspects->of($judgement),
             second: $judgement?->second,
@@ -63,6 +77,35 @@ final class BenchController extends RendersJob
             failed: null === $state->repaired ? null : $state->proof->failed(),
             asleep: \count($state->story->asleep),
         ));
+    }
+
+    /** A wheel that locked is not sent home because nobody could show it. */
+    private function locked(JobState $state): bool
+    {
+        foreach ($state->story->intake()->complaints ?? [] as $complaint) {
+            if ('locks' === $this->catalogue->complaints->all[$complaint]->what) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function odd(Spoken $spoken): string
+    {
+        return $this->say->check($spoken->check).': '.$this->say->outcome($spoken->check, $spoken->outcomes);
+    }
+
+    /** @return list<array{what: string, name: string, minutes: int}> */
+    private function apart(JobState $state): array
+    {
+        $apart = [];
+        foreach ($state->situation->car->apart as $what => $minutes) {
+            $name = $this->say->apart(ApartAt::parse($what));
+            $apart[] = ['what' => $what, 'name' => $name, 'minutes' => (int) ceil($minutes)];
+        }
+
+        return $apart;
     }
 
     /** @return array{name: string, asked: bool, check: string} a reading to take again */

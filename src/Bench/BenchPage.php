@@ -14,6 +14,11 @@ final readonly class BenchPage
      * @param array<string, mixed>|null $next
      * @param list<array{name: string, asked: bool, check: string}> $again
      * @param list<array<string, mixed>> $others
+     * @param list<array{id: string, name: string, minutes: int}> $alongside
+     * @param list<string> $odd readings that speak against the leader all the same
+     * @param list<array{name: string, mass: float}> $pairs two faults at once
+     * @param bool $stays it may not leave although nothing was shown
+     * @param list<array{what: string, name: string, minutes: int}> $apart
      * @param array<string, mixed> $drawing
      * @param list<array<string, mixed>> $suspects
      * @param list<array{name: string, by: string}> $struck
@@ -28,6 +33,11 @@ final readonly class BenchPage
         public ?string $repair,
         public array $again,
         public array $others,
+        public array $alongside,
+        public array $odd,
+        public array $pairs,
+        public bool $stays,
+        public array $apart,
         public array $drawing,
         public array $suspects,
         public ?float $second,

@@ -13,6 +13,7 @@ use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Quantity\Quantity;
+use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
 use Symfony\Component\HttpFoundation\Request;
@@ -83,7 +84,10 @@ final class CheckController extends RendersJob
             rows: $this->rows($at, $definition),
             wheels: $definition->isByWheel(),
             overAir: $definition->isHeat(),
-            gates: array_merge(...array_map($this->gate(...), $this->closedFor($loaded, $definition, $at))),
+            gates: array_merge(...array_map(
+                fn (Gate $gate): array => $this->gate($gate, $loaded),
+                $this->closedFor($loaded, $definition, $at),
+            )),
             made: $loaded->state->situation->made($at),
             from: $definition->role->proof || ($proved && $this->provesSomething($definition)) ? 'proof' : 'bench',
             photos: $this->photos->of($job->id(), 'check:'.$check),
@@ -112,7 +116,7 @@ final class CheckController extends RendersJob
     }
 
     /** @return list<array<string, mixed>> */
-    private function gate(Gate $gate): array
+    private function gate(Gate $gate, LoadedJob $loaded): array
     {
         $answer = $gate->answers[0] ?? null;
 
@@ -120,12 +124,22 @@ final class CheckController extends RendersJob
             fn (string $unmet): array => [
                 'key' => $unmet,
                 'said' => $this->say->ui('gate.'.$unmet),
+                'apart' => 'together' === $unmet ? $this->apart($loaded) : [],
                 'overridable' => $gate->overridable,
                 'gate' => $gate->id,
                 'answer' => null === $answer ? null : (string) $answer,
                 'answerName' => null === $answer ? null : $this->say->check($answer),
             ],
             $gate->unmet,
+        );
+    }
+
+    /** @return list<array{what: string, name: string}> */
+    private function apart(LoadedJob $loaded): array
+    {
+        return array_map(
+            fn (string $what): array => ['what' => $what, 'name' => $this->say->apart(ApartAt::parse($what))],
+            array_keys($loaded->state->situation->car->apart),
         );
     }
 

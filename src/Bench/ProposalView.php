@@ -36,9 +36,10 @@ final readonly class ProposalView
             'name' => $this->say->check($proposal->at),
             'why' => $this->say->text('check.'.$check->id.'.why'),
             'minutes' => (int) ceil($proposal->worth->minutes),
+            'way' => (int) round($proposal->worth->wayMinutes),
             'used' => $check->demand->consumablesCents,
             'lift' => $higher ? $check->demand->lift->value : null,
-            'opens' => null !== $check->demand->opens,
+            'opens' => null !== $check->demand->wake->opens,
             'helper' => $check->manner->helper,
             'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $check->manner->spoken),
             'caution' => null === $check->manner->caution

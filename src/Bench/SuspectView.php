@@ -8,6 +8,7 @@ use App\Text\Percent;
 use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Judgement;
+use Rodrel\Core\Isolation\Pair;
 use Rodrel\Core\Isolation\Spoken;
 use Rodrel\Core\Isolation\Weight;
 use Rodrel\Core\Vocabulary\GroupAt;
@@ -67,6 +68,18 @@ final readonly class SuspectView
         }
 
         return $struck;
+    }
+
+    /** @return list<array{name: string, mass: float}> two faults at once, likeliest first */
+    public function pairs(Judgement $judgement): array
+    {
+        $pairs = [];
+        foreach ($judgement->margins->pairs as $names => $mass) {
+            $both = array_map(fn (string $one): string => $this->say->suspect($one), Pair::names($names));
+            $pairs[] = ['name' => implode(' + ', $both), 'mass' => $mass];
+        }
+
+        return $pairs;
     }
 
     /** "Caliper, left front struck out: …" or "Hose, left front from 40% to 84%": what the newest reading changed. */

@@ -26,12 +26,14 @@ use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Log\Payload\Temperature;
+use Rodrel\Core\Log\Payload\TogetherPayload;
 use Rodrel\Core\Log\Payload\TypedNumber;
 use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Quantity\Unit;
 use Rodrel\Core\Repair\Step;
 use Rodrel\Core\Rig\HiddenVehicle;
 use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Part;
@@ -103,6 +105,7 @@ final class PlayedJob
         foreach ($catalogue->gates->closedFor($check, $at->place, $now, $catalogue->checks) as $gate) {
             match ($gate->id) {
                 'hot' => $this->write(new CoolPayload(), 20),
+                'together' => $this->together(),
                 'under' => $this->write(new LiftPayload($check->demand->lift, true), 6),
                 'stuck' => $this->read($gate->answers[0]),
                 default => null,
@@ -242,8 +245,20 @@ final class PlayedJob
         return $this->read('look@vehicle', self::ALL_GOOD)->read('pedal@vehicle');
     }
 
+    /** Puts together what checks left apart. */
+    public function together(): self
+    {
+        foreach ($this->loaded()->state->situation->car->apart as $what => $minutes) {
+            $this->write(new TogetherPayload(ApartAt::parse($what)), (int) ceil($minutes));
+        }
+
+        return $this;
+    }
+
     public function lower(): self
     {
+        $this->together();
+
         return $this->loaded()->state->situation->car->onGround()
             ? $this
             : $this->write(new LiftPayload(Lift::Ground, false), 5);

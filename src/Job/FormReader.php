@@ -23,11 +23,13 @@ use Rodrel\Core\Log\Payload\PreparedPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\SettledPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\TogetherPayload;
 use Rodrel\Core\Log\Payload\UndoPayload;
 use Rodrel\Core\Log\Payload\WaivePayload;
 use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Component\HttpFoundation\InputBag;
 
@@ -68,6 +70,9 @@ final readonly class FormReader
                 $form->getBoolean('stands'),
             ),
             Kind::Cool => new CoolPayload(),
+            Kind::Together => new TogetherPayload(
+                ApartAt::tryParse($text('what')) ?? throw InvalidInput::because('input.missing'),
+            ),
             Kind::Bled => new BledPayload(),
             Kind::Handover => new HandoverPayload(),
             Kind::Undo => new UndoPayload($text('cancels')),

@@ -22,6 +22,7 @@ use Rodrel\Core\Log\Payload\PreparedPayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\TogetherPayload;
 use Rodrel\Core\Log\Payload\WaivePayload;
 
 /**
@@ -100,6 +101,7 @@ final readonly class LogView
         return match (true) {
             $payload instanceof IntakePayload => $this->say->complaint($payload),
             $payload instanceof ReadingPayload => $this->reading($payload),
+            $payload instanceof TogetherPayload => $this->say->apart($payload->what),
             $payload instanceof LiftPayload => $this->say->ui('lift.'.$payload->to->value),
             $payload instanceof FindingPayload => $payload->sentence->sentence,
             $payload instanceof PreparedPayload => $this->say->text('prepare.'.$payload->item),

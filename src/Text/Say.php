@@ -9,6 +9,7 @@ use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\ItemPayload;
 use Rodrel\Core\Log\Payload\Said;
+use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
@@ -37,6 +38,12 @@ final readonly class Say
     public function place(string $place): string
     {
         return $this->text('place.'.$place);
+    }
+
+    /** What is taken apart: "drum, left rear". */
+    public function apart(ApartAt $apart): string
+    {
+        return $this->ui('apart.'.$apart->id, ['place' => $this->place($apart->place->id)]);
     }
 
     /** "Loosen the hose at its top joint, left front" */

@@ -12,6 +12,7 @@ use Rodrel\Core\Check\Observer\Observers;
 use Rodrel\Core\Check\Station;
 use Rodrel\Core\Fault\Fault;
 use Rodrel\Core\Fault\Faults;
+use Rodrel\Core\Fault\PairBook;
 use Rodrel\Core\Heat\Drive;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Isolation\GateBook;
@@ -32,12 +33,13 @@ final readonly class Catalogue
     /** The files, by their name without ending. */
     public const FILES = [
         'faults', 'checks', 'complaints', 'stations', 'gates', 'drives', 'repairs', 'procedures', 'schools', 'parts',
-        'proof', 'bleeding', 'presets',
+        'proof', 'bleeding', 'pairs', 'presets',
     ];
 
     public Faults $faults;
     public Checks $checks;
     public Complaints $complaints;
+    public PairBook $pairs;
     public GateBook $gates;
     public Repairs $repairs;
     public Schools $schools;
@@ -62,6 +64,7 @@ final readonly class Catalogue
         $read = static fn (Shape $shape): Check => Check::fromShape($shape, $observers);
         $this->checks = new Checks(self::byId($files['checks'], 'checks', $read), $drives);
         $this->faults = new Faults(self::byId($files['faults'], 'faults', Fault::fromShape(...)));
+        $this->pairs = PairBook::fromShape($files['pairs']);
         $this->gates = GateBook::fromShape($files['gates']);
         $this->repairs = self::repairsFrom($files['repairs'], $files['procedures']);
         $this->schools = Schools::fromShape($files['schools']);
@@ -149,7 +152,7 @@ final readonly class Catalogue
     /** What the judgement rests on. */
     public function knowledge(): Knowledge
     {
-        return new Knowledge($this->faults, $this->checks, $this->repairs, $this->gates);
+        return new Knowledge($this->faults, $this->checks, $this->repairs, $this->gates, $this->stations, $this->pairs);
     }
 
     /** @param string $sources hash of the sources that compute */

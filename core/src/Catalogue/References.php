@@ -93,8 +93,8 @@ final readonly class References
                 $this->miss($at.'/gates', 'there is no gate "%s"', $gate);
             }
         }
-        if (null !== $check->demand->after && !$this->catalogue->checks->has($check->demand->after)) {
-            $this->miss($at.'/after', 'there is no check "%s"', $check->demand->after);
+        if (null !== $check->demand->turn->after && !$this->catalogue->checks->has($check->demand->turn->after)) {
+            $this->miss($at.'/after', 'there is no check "%s"', $check->demand->turn->after);
         }
         if (
             [] !== $check->role->proves
@@ -155,7 +155,7 @@ final readonly class References
             [$id, $row] = [...explode('/', $key), ''];
             $check = $this->catalogue->checks->all[$id] ?? null;
             $observer = ($check?->row($row) ?? $check?->firstRow())?->observer;
-            if (null === $observer || !$observer->isSign() || \count($observer->words()) !== \count($chances)) {
+            if (null === $observer || !$observer->isSign() || $observer->signWidth() !== \count($chances)) {
                 $this->miss($at.'/signs/'.str_replace('/', '~1', $key), 'a sign with as many words is expected');
             }
         }

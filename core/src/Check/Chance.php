@@ -29,6 +29,28 @@ final readonly class Chance
     }
 
     /**
+     * The z below which a share of a normal lies: Newton's steps on Φ from Φ⁻¹'s logistic neighbour; ±8 for a share
+     * that is all or nothing.
+     */
+    public static function deviate(float $share): float
+    {
+        if ($share < 1e-9 || $share > 1.0 - 1e-9) {
+            return $share < 0.5 ? -8.0 : 8.0;
+        }
+        $z = log($share / (1.0 - $share)) / 1.702;
+        for ($i = 0; $i < 6; ++$i) {
+            $slope = exp(-0.5 * $z * $z) / sqrt(2.0 * \M_PI);
+            $step = (self::normal($z) - $share) / max($slope, 1e-12);
+            $z -= max(-1.0, min(1.0, $step));
+            if (abs($step) < 1e-7) {
+                break;
+            }
+        }
+
+        return max(-8.0, min(8.0, $z));
+    }
+
+    /**
      * Φ(z) by the complementary error function's Chebyshev fit, error below 1.2e-7
      * (Press et al., Numerical Recipes, section 6.2).
      */

@@ -16,6 +16,9 @@ use Rodrel\Core\Vocabulary\Place;
 /** One row of the check catalogue: where it is made, what it asks for, how it is made and read. */
 final readonly class Check
 {
+    /** The gate before what can only be seen just after a drive. */
+    private const ARRIVAL = 'arrival';
+
     /** @param non-empty-array<string, Row> $rows by row id; a check with one answer has the row '' */
     private function __construct(
         public string $id,
@@ -56,6 +59,12 @@ final readonly class Check
     public function everywhere(Layout $layout): array
     {
         return array_map($this->at(...), $this->places->in($layout));
+    }
+
+    /** What fades with the heat of the drive cannot be asked again once that is gone. */
+    public function canBeRepeated(bool $stillWarm): bool
+    {
+        return !$this->role->asked && ($stillWarm || !\in_array(self::ARRIVAL, $this->demand->gates, true));
     }
 
     /** A sheet with a row for every wheel. */

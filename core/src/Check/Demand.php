@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Check;
 
-use Rodrel\Core\Physics\Joint;
 use Rodrel\Core\Shape;
 use Rodrel\Core\Vehicle\Lift;
 
@@ -14,18 +13,16 @@ final readonly class Demand
     /**
      * @param float $minutes of the check alone
      * @param list<string> $gates safety gates by id, beside those that follow from the lift
-     * @param Joint|null $opens what it opens
-     * @param string|null $after id of the check that comes first at the same place
      * @param list<string> $tools
      */
     private function __construct(
         public Lift $lift,
         public float $minutes,
         public array $gates,
-        public ?Joint $opens,
-        public ?string $after,
         public array $tools,
         public int $consumablesCents,
+        public Turn $turn,
+        public Wake $wake,
     ) {
     }
 
@@ -35,10 +32,10 @@ final readonly class Demand
             $shape->oneOf('state', Lift::class),
             $shape->positive('minutes'),
             $shape->texts('gates'),
-            $shape->has('opens') ? $shape->oneOf('opens', Joint::class) : null,
-            $shape->optionalText('after'),
             $shape->texts('tools'),
             (int) $shape->notNegative('consumables_cents', 0.0),
+            Turn::fromShape($shape),
+            Wake::fromShape($shape),
         );
     }
 }

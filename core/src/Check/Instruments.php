@@ -36,7 +36,7 @@ final class Instruments
     /** Less than this at the wheel and opening changes nothing (kPa; estimate). */
     private const NOTHING_TRAPPED_KPA = 2.0;
     /** The day that drives are computed for; readings are kelvins over it (°C; estimate). */
-    private const AIR_C = 15.0;
+    public const AIR_C = 15.0;
     /** Less than this at the tread turns with one finger (N; handbook). */
     private const ONE_FINGER_N = 25.0;
     /** No wheel is called free sooner than this after letting go (s), nor given up later (s; handbook). */
@@ -56,7 +56,11 @@ final class Instruments
 
     public readonly VehicleSimulator $simulator;
 
-    public function __construct(public readonly Layout $layout, float $tolerance = 1.0)
+    public function __construct(
+        public readonly Layout $layout,
+        float $tolerance = 1.0,
+        private readonly float $airC = self::AIR_C,
+    )
     {
         $this->simulator = new VehicleSimulator($layout, $tolerance);
     }
@@ -101,12 +105,18 @@ final class Instruments
         return self::HEAD_KPA / $resistance;
     }
 
-    /** A piston pushed back with a tool, pedal free. */
-    public function pushBack(VehicleRun $run, Corner $corner): PushBack
+    /**
+     * A piston pushed back with a tool, pedal free, pads out: their bracket has no part in it. A piston that is stuck
+     * moves no easier in than out.
+     *
+     * @param float $bracketN friction of the pads in their bracket, which the run's bands hold
+     */
+    public function pushBack(VehicleRun $run, Corner $corner, float $bracketN): PushBack
     {
         $circuit = $this->circuitOf($run, $corner);
         $friction = $circuit->friction[$corner->value];
-        $hold = max(0.0, $friction->band->holdN - Band::SOUND_N);
+        $stuck = max($friction->band->holdN, $friction->band->applyN) - $bracketN;
+        $hold = max(0.0, $stuck - Band::SOUND_N);
         $toolKpa = max(0.0, self::TOOL_N - $hold) / (0.1 * $friction->areaCm2);
         $resistance = 1.0 / ($circuit->piston->portOpens() ? Circuit::G_PORT : 1e-9);
         $opening = 0.0;
@@ -148,7 +158,7 @@ final class Instruments
             $drag,
             $stop,
             $this->layout->body->tyreRadiusM,
-            self::AIR_C,
+            $this->airC,
         );
     }
 

@@ -21,6 +21,12 @@ final readonly class Manner
     ) {
     }
 
+    /** Whether somebody presses the pedal for it. */
+    public function presses(): bool
+    {
+        return null !== $this->footN || [] !== $this->spoken;
+    }
+
     public static function fromShape(Shape $shape): self
     {
         return new self(

@@ -111,6 +111,11 @@ final class Subject
         return $this->effects->value('brake', $corner, 'bracket', 0.0);
     }
 
+    public function extraClearanceMl(Corner $corner): float
+    {
+        return max(0.0, $this->effects->value('wheel', $corner, 'extra_clearance', 0.0));
+    }
+
     public function worstEffortN(Program $program): float
     {
         $run = $this->run($program);
@@ -160,7 +165,7 @@ final class Subject
 
     public function pushBack(Corner $corner): PushBack
     {
-        return $this->instruments->pushBack($this->pressed(), $corner);
+        return $this->instruments->pushBack($this->pressed(), $corner, $this->bracketBandN($corner));
     }
 
     /**

@@ -15,7 +15,7 @@ final readonly class Damage
      * @param list<Severity> $axes
      * @param list<EffectRule> $rules
      */
-    private function __construct(private array $axes, private array $rules)
+    private function __construct(public array $axes, private array $rules)
     {
     }
 

@@ -6,6 +6,7 @@ namespace Rodrel\Core\Fault;
 
 use Rodrel\Core\Physics\Targets;
 use Rodrel\Core\Shape;
+use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
 use Rodrel\Core\Vocabulary\TargetAt;
 
@@ -14,9 +15,10 @@ final readonly class EffectRule
 {
     private const HERE = '{place}';
     private const EVERY_CHAMBER = '*';
+    private const EVERY_WHEEL = '{wheels}';
 
     /**
-     * @param string|null $where HERE, EVERY_CHAMBER, or null for what is there once
+     * @param string|null $where HERE, EVERY_WHEEL that the place serves, EVERY_CHAMBER, or null for what is there once
      * @param list<string> $factors severities to multiply
      */
     private function __construct(
@@ -40,7 +42,7 @@ final readonly class EffectRule
         [$kind, $where] = TargetAt::pattern($target);
         if (
             !\in_array($kind, Targets::kinds(), true)
-            || !\in_array($where, [self::HERE, self::EVERY_CHAMBER, null], true)
+            || !\in_array($where, [self::HERE, self::EVERY_WHEEL, self::EVERY_CHAMBER, null], true)
         ) {
             $shape->miss('', 'there is no such target; there are '.implode(', ', Targets::kinds()));
         }
@@ -76,6 +78,10 @@ final readonly class EffectRule
     {
         return match ($this->where) {
             self::HERE => [TargetAt::of($this->kind, $place)],
+            self::EVERY_WHEEL => array_map(
+                fn (Corner $wheel): TargetAt => TargetAt::of($this->kind, $wheel),
+                $place->wheels(),
+            ),
             self::EVERY_CHAMBER => array_map(
                 fn (Place $chamber): TargetAt => TargetAt::of($this->kind, $chamber),
                 $chambers,

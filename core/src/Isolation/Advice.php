@@ -11,49 +11,59 @@ use Rodrel\Core\Vocabulary\GroupAt;
 /** A verdict as a page shows it. */
 final readonly class Advice
 {
+    /** @var list<Spoken>|null readings to take again; null where none is asked for */
+    public ?array $again;
+    /** @var list<Spoken> readings that speak against the leader all the same */
+    public array $odd;
+
     /**
      * @param list<Proposal> $others
-     * @param list<Spoken>|null $again readings to take again; null where nothing contradicts
+     * @param list<Proposal> $alongside what else is worth doing where the next one is made
+     * @param array{list<Spoken>|null, list<Spoken>} $odd
      */
     private function __construct(
         public ?Proposal $next,
         public array $others,
+        public array $alongside,
         public ?GroupAt $repair,
         public string $reason,
-        public ?array $again,
         public bool $confirmed,
+        array $odd,
     ) {
+        [$this->again, $this->odd] = $odd;
     }
 
     public static function of(Verdict $verdict): self
     {
-        $again = null === $verdict->contradiction ? null : array_map(
-            static fn (Reading $reading): Spoken => new Spoken($reading->id, $reading->check, $reading->outcomes),
-            $verdict->contradiction->again,
-        );
+        $spoken = static fn (Reading $one): Spoken => new Spoken($one->id, $one->check, $one->outcomes);
+        $again = array_map($spoken, $verdict->contradiction->again ?? []);
 
         return new self(
             $verdict->next,
             $verdict->others,
+            $verdict->alongside,
             $verdict->repair,
             $verdict->reason,
-            $again,
             $verdict->confirmed,
+            [[] === $again ? null : $again, array_map($spoken, $verdict->contradiction->odd ?? [])],
         );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
+        $proposals = static fn (array $all): array => array_map(static fn (Proposal $one): array => $one->toArray(), $all);
+        $spoken = static fn (array $all): array => array_map(static fn (Spoken $one): array => $one->toArray(), $all);
+
         return [
             'next' => $this->next?->toArray(),
-            'others' => array_map(static fn (Proposal $one): array => $one->toArray(), $this->others),
+            'others' => $proposals($this->others),
+            'alongside' => $proposals($this->alongside),
             'repair' => null === $this->repair ? null : (string) $this->repair,
             'reason' => $this->reason,
-            'again' => null === $this->again
-                ? null
-                : array_map(static fn (Spoken $one): array => $one->toArray(), $this->again),
+            'again' => null === $this->again ? null : $spoken($this->again),
             'confirmed' => $this->confirmed,
+            'odd' => $spoken($this->odd),
         ];
     }
 
@@ -65,10 +75,14 @@ final readonly class Advice
         return new self(
             $shape->has('next') ? $read($shape->in('next')) : null,
             array_values(array_map($read, $shape->each('others'))),
+            array_values(array_map($read, $shape->each('alongside'))),
             null === $repair ? null : GroupAt::parse($repair),
             $shape->text('reason'),
-            $shape->has('again') ? array_values(array_map(Spoken::fromShape(...), $shape->each('again'))) : null,
             $shape->flag('confirmed'),
+            [
+                $shape->has('again') ? array_values(array_map(Spoken::fromShape(...), $shape->each('again'))) : null,
+                array_values(array_map(Spoken::fromShape(...), $shape->each('odd'))),
+            ],
         );
     }
 }

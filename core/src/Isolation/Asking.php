@@ -26,20 +26,21 @@ final readonly class Asking
             Fact::Lifted => null === $check || $car->lift->level() >= $check->demand->lift->level(),
             Fact::Stands => $car->onGround() || $car->stands,
             Fact::Cool => $car->cool,
+            Fact::Together => [] === $car->apart,
             Fact::Closed => !$car->opened,
             Fact::DrivenIn => $car->drivenIn,
             Fact::Held => [] !== array_filter(
                 $this->now->held($this->checks),
                 fn (Corner $corner): bool => $this->place->covers(Place::at($corner)),
             ),
-            Fact::MadeBefore => null === $check?->demand->after || $this->now->made($this->first($check)),
+            Fact::MadeBefore => null === $check?->demand->turn->after || $this->now->made($this->first($check)),
         };
     }
 
     /** The condition's key; what must come first is named by its check. */
     public function keyOf(string $condition, ?Check $check): string
     {
-        return str_replace('{after}', (string) $check?->demand->after, $condition);
+        return str_replace('{after}', (string) $check?->demand->turn->after, $condition);
     }
 
     /**
@@ -50,7 +51,7 @@ final readonly class Asking
     public function answers(?Fact $fact, ?Check $check): array
     {
         return match ($fact) {
-            Fact::MadeBefore => null === $check?->demand->after ? [] : [$this->first($check)],
+            Fact::MadeBefore => null === $check?->demand->turn->after ? [] : [$this->first($check)],
             Fact::Held => array_map(
                 static fn (Check $telling): CheckAt => $telling->at(Place::vehicle()),
                 \array_slice($this->checks->tellingHeld(), 0, 1),
@@ -61,6 +62,6 @@ final readonly class Asking
 
     private function first(Check $check): CheckAt
     {
-        return CheckAt::of((string) $check->demand->after, $this->place);
+        return CheckAt::of((string) $check->demand->turn->after, $this->place);
     }
 }

@@ -9,11 +9,12 @@ use Rodrel\Core\Shape;
 use Rodrel\Core\Vehicle\Lift;
 
 /**
- * Which checks a gate stands before: those that name it, those from a lift on, or those that come after another one.
+ * Which checks a gate stands before: those that name it, those from a lift on, those for which the pedal is pressed or
+ * the vehicle stands on its wheels, or those that come after another one.
  */
 final readonly class Before
 {
-    private function __construct(private ?Lift $fromLift, private bool $after)
+    private function __construct(private ?Lift $fromLift, private bool $after, private bool $pressing)
     {
     }
 
@@ -22,6 +23,7 @@ final readonly class Before
         return new self(
             $shape->has('from_lift') ? $shape->oneOf('from_lift', Lift::class) : null,
             $shape->flag('after_another'),
+            $shape->flag('pressing'),
         );
     }
 
@@ -29,6 +31,7 @@ final readonly class Before
     {
         return \in_array($gate, $check->demand->gates, true)
             || (null !== $this->fromLift && $check->demand->lift->level() >= $this->fromLift->level())
-            || ($this->after && null !== $check->demand->after);
+            || ($this->pressing && ($check->manner->presses() || Lift::Ground === $check->demand->lift))
+            || ($this->after && null !== $check->demand->turn->after);
     }
 }

@@ -10,41 +10,38 @@ use Rodrel\Core\Vocabulary\SuspectAt;
 
 /**
  * What follows from an opening belief and the readings of its epoch: a pure function of both, whatever the
- * order of the readings.
+ * order of the readings. Readings that share a cause of error are judged together, the cause summed out; so is the
+ * share of this job's answers that are slips.
  */
 final class Belief
 {
-    /**
-     * Suspects lighter than this at the start are not asked whether they would have explained everything (estimate).
-     */
-    private const WORTH_ASKING = 1e-4;
     /** No chance counts as less: one reading alone never makes a thing impossible. */
     private const LEAST = 1e-300;
 
-    /** @var array<string, float> mass by repair group, heaviest first */
+    /** @var array<string, float> mass by repair group, heaviest first; of a pair both */
     public readonly array $groups;
-    /** @var array<string, float> mass by fault at place, heaviest first */
+    /** @var array<string, float> mass by fault at place, heaviest first; of a pair both */
     public readonly array $suspects;
     /** @var array<int, Weights> by reading left out */
     private array $without = [];
-    /** @var array<int, float> by reading */
-    private array $chances = [];
+    /** @var array<int, array<string, float>> by reading left out */
+    private array $groupsWithout = [];
 
     /**
      * @param list<Reading> $readings
-     * @param array<int, array<int, float>> $likelihoods by reading, then particle
-     * @param array<int, float> $background by reading: its chance when another fault may be behind it
+     * @param array<string, list<Evidence>> $evidence by cause that is shared
+     * @param array<string, list<list<float>>> $logs by cause, then slips, then hypothesis
      */
     private function __construct(
         public readonly Field $field,
         public readonly Opening $opening,
         public readonly array $readings,
-        public readonly array $likelihoods,
-        public readonly array $background,
+        private readonly array $evidence,
+        private readonly array $logs,
         public readonly Weights $weights,
     ) {
-        $this->groups = $field->groups->sums($weights->posterior);
-        $this->suspects = $field->suspects->sums($weights->posterior);
+        $this->groups = $field->byGroup($weights->posterior);
+        $this->suspects = $field->bySuspect($weights->posterior);
     }
 
     /**
@@ -54,50 +51,51 @@ final class Belief
      */
     public static function of(Field $field, Opening $opening, array $readings): self
     {
-        $readings = Reading::standing($readings);
-        $likelihoods = $background = [];
-        $logs = array_map(static fn (float $w): float => log(max($w, self::LEAST)), $opening->weights);
-        $second = log(max($opening->second, self::LEAST));
+        $things = [];
+        foreach (Reading::standing($readings) as $reading) {
+            $things[$field->same($reading->check)] = $reading;
+        }
+        $readings = array_values($things);
+        $evidence = $logs = [];
         foreach ($readings as $n => $reading) {
-            $likelihoods[$n] = self::likelihood($field, $reading);
-            $background[$n] = self::average($likelihoods[$n], $opening->weights);
-            foreach ($likelihoods[$n] as $i => $chance) {
-                $logs[$i] += log(max($chance, self::LEAST));
+            foreach (Evidence::of($field, $opening, $n, $reading) as $m => $row) {
+                $evidence['' === $row->cause ? $n.' '.$m : $row->cause][] = $row;
             }
-            $second += log(max($background[$n], self::LEAST));
+        }
+        foreach ($evidence as $cause => $rows) {
+            $logs[$cause] = self::logs($rows);
         }
 
-        return new self($field, $opening, $readings, $likelihoods, $background, Weights::of($logs, $second));
+        return new self($field, $opening, $readings, $evidence, $logs, self::weigh($opening, $logs));
     }
 
-    /** What would be believed without one reading; costs no new look-up. */
+    /** What would be believed without one reading. */
     public function without(int $reading): Weights
     {
         if (!isset($this->without[$reading])) {
-            $logs = $this->weights->logs;
-            foreach ($this->likelihoods[$reading] as $i => $chance) {
-                $logs[$i] -= log(max($chance, self::LEAST));
+            $logs = $this->logs;
+            foreach ($this->evidence as $cause => $rows) {
+                $left = array_values(array_filter($rows, static fn (Evidence $row): bool => $row->reading !== $reading));
+                if (\count($left) < \count($rows)) {
+                    $logs[$cause] = self::logs($left);
+                }
             }
-            $second = $this->weights->secondLog - log(max($this->background[$reading], self::LEAST));
-            $this->without[$reading] = Weights::of($logs, $second);
+            $this->without[$reading] = self::weigh($this->opening, $logs);
         }
 
         return $this->without[$reading];
     }
 
-    /** How likely a reading was, all the others taken together. */
-    public function chanceOf(int $reading): float
+    /** @return array<string, float> groups without one reading */
+    public function groupsWithout(int $reading): array
     {
-        if (!isset($this->chances[$reading])) {
-            $before = $this->without($reading);
-            $sum = $before->second * $this->background[$reading];
-            foreach ($this->likelihoods[$reading] as $i => $chance) {
-                $sum += $before->posterior[$i] * $chance;
-            }
-            $this->chances[$reading] = $sum;
-        }
+        return $this->groupsWithout[$reading] ??= $this->field->byGroup($this->without($reading)->posterior);
+    }
 
-        return $this->chances[$reading];
+    /** How much of a cause's error was already met by other readings of this epoch. */
+    public function knows(string $cause): bool
+    {
+        return isset($this->evidence[$cause]);
     }
 
     public function second(): float
@@ -131,35 +129,6 @@ final class Belief
         return [GroupAt::parse($group), $this->groups[$group]];
     }
 
-    /**
-     * How well the best single suspect explains the readings: the log of their chance under it, severities weighed as
-     * before the readings.
-     */
-    public function bestFit(Weights $weights): float
-    {
-        $suspects = $this->field->suspects;
-        $top = max($weights->secondLog, ...$weights->logs);
-        $joint = $prior = array_fill(0, \count($suspects->names), 0.0);
-        foreach ($suspects->of as $i => $suspect) {
-            $joint[$suspect] += exp($weights->logs[$i] - $top);
-            $prior[$suspect] += $this->opening->weights[$i];
-        }
-        $best = -\INF;
-        foreach ($joint as $suspect => $mass) {
-            if ($mass > 0.0 && $prior[$suspect] > self::WORTH_ASKING) {
-                $best = max($best, $top + log($mass / $prior[$suspect]));
-            }
-        }
-
-        return $best;
-    }
-
-    /** Entropy over repair groups in bits, "a second fault" counted as one of them. */
-    public function entropyBits(): float
-    {
-        return self::entropy([...array_values($this->groups), $this->weights->second]);
-    }
-
     /** @param array<int, float> $masses */
     public static function entropy(array $masses): float
     {
@@ -171,38 +140,58 @@ final class Belief
         return $bits;
     }
 
-    /** @return array<int, float> product over the rows of a reading, softened when unsure */
-    private static function likelihood(Field $field, Reading $reading): array
+    /**
+     * @param array<string, list<list<float>>> $logs
+     */
+    private static function weigh(Opening $opening, array $logs): Weights
     {
-        $product = array_fill(0, \count($field->particles), 1.0);
-        foreach ($reading->outcomes as $row => $word) {
-            $column = $field->likelihood($reading->check, $row, $word, $reading->numbers[$row] ?? null);
-            foreach ($column as $i => $chance) {
-                $product[$i] *= $chance;
+        $start = array_map(static fn (float $w): float => log(max($w, self::LEAST)), $opening->weights);
+        $start[] = log(max($opening->second, self::LEAST));
+        $sums = [];
+        foreach (Evidence::SLIPS as $f => [, $share]) {
+            $sum = [];
+            foreach ($start as $log) {
+                $sum[] = $log + log($share);
             }
-        }
-        foreach ($reading->also as $word) {
-            // said in the same breath: it counts half
-            foreach ($field->likelihood($reading->check, '', $word) as $i => $chance) {
-                $product[$i] *= sqrt($chance);
+            foreach ($logs as $column) {
+                foreach ($column[$f] ?? [] as $i => $log) {
+                    $sum[$i] += $log;
+                }
             }
+            $sums[] = $sum;
         }
 
-        return $reading->unsure ? array_map(sqrt(...), $product) : $product;
+        return Weights::of($sums);
     }
 
     /**
-     * @param array<int, float> $values
-     * @param array<int, float> $weights
+     * Rows that share a cause, the cause summed out.
+     *
+     * @param list<Evidence> $rows
+     *
+     * @return list<list<float>> by slips, then hypothesis; empty where nothing is left
      */
-    private static function average(array $values, array $weights): float
+    private static function logs(array $rows): array
     {
-        $sum = $hit = 0.0;
-        foreach ($weights as $i => $weight) {
-            $sum += $weight;
-            $hit += $weight * $values[$i];
+        $logs = [];
+        foreach ([] === $rows ? [] : array_keys(Evidence::SLIPS) as $f) {
+            $sum = [];
+            foreach ($rows[0]->weights as $z => $weight) {
+                $product = $rows[0]->columns[$f][$z];
+                foreach ($rows as $n => $row) {
+                    if (0 !== $n) {
+                        foreach ($row->columns[$f][$z] as $i => $chance) {
+                            $product[$i] *= $chance;
+                        }
+                    }
+                }
+                foreach ($product as $i => $chance) {
+                    $sum[$i] = ($sum[$i] ?? 0.0) + $weight * $chance;
+                }
+            }
+            $logs[] = array_map(static fn (float $chance): float => log(max($chance, self::LEAST)), $sum);
         }
 
-        return $hit / max($sum, self::LEAST);
+        return $logs;
     }
 }

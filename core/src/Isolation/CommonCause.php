@@ -96,7 +96,7 @@ final readonly class CommonCause
             }
         }
         $held = [];
-        foreach ($belief->field->suspects->sums($belief->opening->weights) as $suspect => $opening) {
+        foreach ($belief->field->bySuspect($belief->opening->weights) as $suspect => $opening) {
             $wheels = array_values(
                 array_filter(
                     Corner::cases(),

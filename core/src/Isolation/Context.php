@@ -13,9 +13,17 @@ use Rodrel\Core\Vocabulary\SuspectAt;
 final readonly class Context
 {
     /**
+     * A part fitted yesterday is so much less likely worn (estimate; 0.2 to 0.6); after two years it is like any other.
+     */
+    private const RECENT_PART = 0.35;
+    private const WORN_IN_WEEKS = 100.0;
+    /** What was wrongly fitted shows within weeks (estimate; 10 to 40). */
+    private const PROVED_IN_WEEKS = 20.0;
+
+    /**
      * @param array<string, float> $parts factor by part, or by part at a place
      * @param array<string, float> $suspects factor by fault at a place
-     * @param list<PartAt> $fitted parts fitted lately
+     * @param array<string, float> $fitted how new each part fitted lately still is, from 1 down to 0
      */
     private function __construct(private array $parts = [], private array $suspects = [], private array $fitted = [])
     {
@@ -36,9 +44,19 @@ final readonly class Context
         return new self($this->parts, [...$this->suspects, (string) $suspect => $factor], $this->fitted);
     }
 
-    public function withFitted(PartAt $part): self
+    /**
+     * A part fitted so many weeks ago: the newer, the less likely worn, and the likelier wrongly fitted or poorly made.
+     */
+    public function withFitted(PartAt $part, float $weeks): self
     {
-        return new self($this->parts, $this->suspects, [...$this->fitted, $part]);
+        $worn = 1.0 - (1.0 - self::RECENT_PART) * exp(-max(0.0, $weeks) / self::WORN_IN_WEEKS);
+        $new = exp(-max(0.0, $weeks) / self::PROVED_IN_WEEKS);
+
+        return new self(
+            [...$this->parts, (string) $part => $worn],
+            $this->suspects,
+            [...$this->fitted, (string) $part => $new],
+        );
     }
 
     public function factor(Particle $particle): float
@@ -50,9 +68,10 @@ final readonly class Context
             $factor *= $this->parts[(string) $odds->agesWith->at($particle->place)] ?? 1.0;
         }
         foreach ($odds->afterFitting as $part => $times) {
-            foreach ($this->fitted as $new) {
-                if ($new->id === $part && $particle->place->covers($new->place)) {
-                    $factor *= $times;
+            foreach ($this->fitted as $fitted => $new) {
+                $at = PartAt::parse($fitted);
+                if ($at->id === $part && $particle->place->covers($at->place)) {
+                    $factor *= 1.0 + ($times - 1.0) * $new;
                     break;
                 }
             }

@@ -12,8 +12,8 @@ final readonly class Costs
     /** Another look around when the named repairs did not cure it (minutes; estimate, plausible 20 to 90). */
     private const SECOND_FAULT_MINUTES = 45.0;
 
-    /** @param list<float> $byGroup cost of each repair group; the last entry stands for "a second fault" */
-    private function __construct(public array $byGroup)
+    /** @param list<float> $byGroup cost of each group or pair of them; the last entry stands for "a second fault" */
+    private function __construct(public array $byGroup, private float $comebackCents)
     {
     }
 
@@ -21,13 +21,20 @@ final readonly class Costs
     {
         $costs = [];
         foreach ($field->groups->names as $group) {
-            $costs[] = self::ofGroup($field->knowledge->cures, $settings, GroupAt::parse($group));
+            $costs[] = array_sum(array_map(
+                static fn (string $one): float => self::ofGroup(
+                    $field->knowledge->cures,
+                    $settings,
+                    GroupAt::parse($one),
+                ),
+                Pair::names($group),
+            ));
         }
         $costs[]
             = array_sum($costs) / max(1, \count($costs))
             + self::SECOND_FAULT_MINUTES * $settings->labour->rateCentsPerMinute;
 
-        return new self($costs);
+        return new self($costs, $settings->labour->comebackCents);
     }
 
     public static function ofGroup(Cures $cures, Settings $settings, GroupAt $group): float
@@ -40,7 +47,8 @@ final readonly class Costs
     }
 
     /**
-     * Repairs tried in the best order, cheapest per chance first, until the vehicle is cured.
+     * Repairs tried in the best order, cheapest per chance first, until the vehicle is cured; each that does not cure it
+     * is a comeback.
      *
      * @param array<int, float> $masses by group, "a second fault" last, summing to 1
      */
@@ -58,6 +66,7 @@ final readonly class Costs
         foreach (array_keys($order) as $i) {
             $sum += $left * $this->byGroup[$i];
             $left -= $masses[$i];
+            $sum += max(0.0, $left) * $this->comebackCents;
         }
 
         return $sum;

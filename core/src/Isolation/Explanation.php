@@ -15,7 +15,7 @@ final readonly class Explanation
         $arguments = [];
         foreach ($belief->readings as $n => $reading) {
             $before = $belief->without($n);
-            $ratio = self::ratio($belief, $before, $n, $group);
+            $ratio = self::ratio($belief, $belief->groupsWithout($n), $group);
             $arguments[] = new Argument(
                 $reading,
                 $ratio,
@@ -35,7 +35,7 @@ final readonly class Explanation
      */
     public static function struckOut(Belief $belief, float $below = 0.01, float $worth = 0.02): array
     {
-        $start = $belief->field->groups->sums($belief->opening->weights);
+        $start = $belief->field->byGroup($belief->opening->weights);
         $struck = [];
         foreach ($start as $group => $mass) {
             if ($mass < $worth || $belief->group($group) >= $below || [] === $belief->readings) {
@@ -44,7 +44,7 @@ final readonly class Explanation
             $worst = null;
             $lowest = 1.0;
             foreach ($belief->readings as $n => $reading) {
-                $ratio = self::ratio($belief, $belief->without($n), $n, GroupAt::parse($group));
+                $ratio = self::ratio($belief, $belief->groupsWithout($n), GroupAt::parse($group));
                 if ($ratio < $lowest) {
                     [$lowest, $worst] = [$ratio, $reading];
                 }
@@ -57,35 +57,25 @@ final readonly class Explanation
         return $struck;
     }
 
-    /** How much likelier a reading is if the group is at fault than if it is not. */
-    private static function ratio(Belief $belief, Weights $before, int $reading, GroupAt $group): float
+    /**
+     * How much likelier a reading is if the group is at fault than if it is not: the odds with it over those without.
+     *
+     * @param array<string, float> $before groups without it
+     */
+    public static function ratio(Belief $belief, array $before, GroupAt $group): float
     {
-        $in = $inHit = 0.0;
-        $likelihood = $belief->likelihoods[$reading];
-        $members = $belief->field->groups->members((string) $group);
-        foreach ($members as $i) {
-            $in += $before->posterior[$i];
-            $inHit += $before->posterior[$i] * $likelihood[$i];
-        }
-        $out = 1.0 - $in;
-        $outHit = $belief->chanceOf($reading) - $inHit;
-        if ($in > 0.5) {
-            // what is left of nearly all is summed, not taken as a difference
-            $out = $before->second;
-            $outHit = $before->second * $belief->background[$reading];
-            foreach (array_diff_key($before->posterior, array_flip($members)) as $i => $weight) {
-                $out += $weight;
-                $outHit += $weight * $likelihood[$i];
-            }
-        }
+        return self::odds($belief->group($group)) / self::odds($before[(string) $group] ?? 0.0);
+    }
 
-        return max($inHit / max($in, 1e-300), 1e-12) / max($outHit / max($out, 1e-300), 1e-12);
+    private static function odds(float $mass): float
+    {
+        return max($mass, 1e-12) / max(1.0 - $mass, 1e-12);
     }
 
     /** @return array<string, string> the likeliest word of each row if the group is at fault */
     private static function expected(Belief $belief, Weights $before, Reading $reading, GroupAt $group): array
     {
-        $members = $belief->field->groups->members((string) $group);
+        $members = array_keys($belief->field->membersOf($group));
         $expected = [];
         foreach (array_keys($reading->outcomes) as $row) {
             $signature = $belief->field->signature->rows[$reading->check->row($row)];

@@ -12,6 +12,8 @@ enum Fact: string
     case Lifted = 'lifted';
     case Stands = 'stands';
     case Cool = 'cool';
+    /** Nothing that a check took apart is still apart. */
+    case Together = 'together';
     /** What was opened is closed and proved. */
     case Closed = 'closed';
     case DrivenIn = 'driven-in';
@@ -25,7 +27,7 @@ enum Fact: string
     {
         return match ($this) {
             self::Cool, self::Closed => true,
-            self::OnGround, self::Lifted, self::Stands, self::DrivenIn, self::Held, self::MadeBefore => false,
+            self::OnGround, self::Lifted, self::Stands, self::Together, self::DrivenIn, self::Held, self::MadeBefore => false,
         };
     }
 }

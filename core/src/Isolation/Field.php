@@ -7,9 +7,11 @@ namespace Rodrel\Core\Isolation;
 use Rodrel\Core\Fault\Particle;
 use Rodrel\Core\Fault\Particles;
 use Rodrel\Core\InvalidData;
+use Rodrel\Core\Prediction\FaultSignature;
 use Rodrel\Core\Prediction\Signature;
 use Rodrel\Core\Prediction\StaleSignature;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vehicle\Places;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\SuspectAt;
@@ -18,15 +20,17 @@ use Rodrel\Core\Vocabulary\SuspectAt;
 final readonly class Field
 {
     /**
-     * @param non-empty-list<Particle> $particles
-     * @param Index $groups repair group of each particle
-     * @param Index $suspects fault at its place of each particle
+     * @param non-empty-list<Particle> $particles single faults: the first hypotheses
+     * @param list<array{int, int}> $pairs two of them together: the hypotheses after those
+     * @param Index $groups repair group of each hypothesis, of a pair both
+     * @param Index $suspects fault at its place of each hypothesis, of a pair both
      */
     private function __construct(
         public Knowledge $knowledge,
         public Layout $layout,
         public Signature $signature,
         public array $particles,
+        public array $pairs,
         public Index $groups,
         public Index $suspects,
     ) {
@@ -45,13 +49,56 @@ final readonly class Field
             $layout,
             $signature,
             $particles,
+            [],
             Index::of(array_map(static fn (Particle $particle): string => (string) $particle->group, $particles)),
             Index::of(array_map(static fn (Particle $particle): string => (string) $particle->suspect, $particles)),
         );
     }
 
     /**
-     * Catalogue weights times context factors, summing to 1.
+     * With pairs of faults beside the single ones.
+     *
+     * @param list<array{SuspectAt, SuspectAt}> $pairs
+     * @param list<FaultSignature> $signatures of each
+     */
+    public function withPairs(array $pairs, array $signatures): self
+    {
+        $groups = array_map(static fn (Particle $one): string => (string) $one->group, $this->particles);
+        $suspects = array_map(static fn (Particle $one): string => (string) $one->suspect, $this->particles);
+        $indices = [];
+        foreach ($pairs as [$one, $other]) {
+            $second = $this->few($other);
+            foreach ($this->few($one) as $i) {
+                foreach ($second as $j) {
+                    $indices[] = [$i, $j];
+                    $groups[] = Pair::of($groups[$i], $groups[$j]);
+                    $suspects[] = Pair::of($suspects[$i], $suspects[$j]);
+                }
+            }
+        }
+
+        return new self(
+            $this->knowledge,
+            $this->layout,
+            $this->signature->with($signatures),
+            $this->particles,
+            $indices,
+            Index::of($groups),
+            Index::of($suspects),
+        );
+    }
+
+    /** @return list<int> the few severities of a suspect that stand for it in pairs */
+    private function few(SuspectAt $suspect): array
+    {
+        $members = $this->suspects->members((string) $suspect);
+        $own = array_map(fn (int $i): Particle => $this->particles[$i], $members);
+
+        return [] === $own ? [] : array_map(static fn (int $pick): int => $members[$pick], Particles::picks($own));
+    }
+
+    /**
+     * Catalogue weights of the single faults times context factors, summing to 1.
      *
      * @return list<float>
      */
@@ -66,15 +113,80 @@ final readonly class Field
         return array_map(static fn (float $weight): float => $weight / $sum, $weights);
     }
 
-    /** @return list<float> likelihood of one row's answer under each particle */
-    public function likelihood(CheckAt $check, string $row, string $outcome, ?float $number = null): array
+    /**
+     * What is predicted for one row.
+     *
+     * @return array{
+     *     words: list<string>, table: list<non-empty-list<float>>, index: list<int>, blunder: float, noise: float,
+     *     cause: string, common: float, medians?: list<float>, sound?: float
+     * }
+     */
+    public function row(CheckAt $check, string $row): array
     {
         $key = $check->row($row);
-        if (!$this->signature->has($key)) {
-            throw InvalidData::at('/'.$key, 'this vehicle has no such check');
+
+        return $this->signature->rows[$key] ?? throw InvalidData::at('/'.$key, 'this vehicle has no such check');
+    }
+
+    /**
+     * @param array<int, float> $weights by hypothesis
+     *
+     * @return array<string, float> sum by repair group, heaviest first; a pair counts for both of its groups
+     */
+    public function byGroup(array $weights): array
+    {
+        return self::apart($this->groups->sums($weights));
+    }
+
+    /**
+     * @param array<int, float> $weights by hypothesis
+     *
+     * @return array<string, float> sum by fault at place, heaviest first; a pair counts for both of its faults
+     */
+    public function bySuspect(array $weights): array
+    {
+        return self::apart($this->suspects->sums($weights));
+    }
+
+    /** @return array<int, true> hypotheses, pairs among them, that a group's repair touches */
+    public function membersOf(GroupAt $group): array
+    {
+        $members = [];
+        foreach ($this->groups->names as $name) {
+            if (\in_array((string) $group, Pair::names($name), true)) {
+                $members += array_fill_keys($this->groups->members($name), true);
+            }
         }
 
-        return null !== $number ? $this->signature->density($key, $number) : $this->signature->column($key, $outcome);
+        return $members;
+    }
+
+    /**
+     * @param array<string, float> $sums by name, pairs joined
+     *
+     * @return array<string, float>
+     */
+    private static function apart(array $sums): array
+    {
+        $apart = [];
+        foreach ($sums as $name => $sum) {
+            foreach (Pair::names($name) as $one) {
+                $apart[$one] = ($apart[$one] ?? 0.0) + $sum;
+            }
+        }
+        arsort($apart);
+
+        return $apart;
+    }
+
+    /** What is looked at: a hose that feeds two wheels is one thing, seen from either. */
+    public function same(CheckAt $at): string
+    {
+        $check = $this->knowledge->checks->of($at);
+        $corner = $at->place->corner();
+        $hose = Places::HoseCorner === $check->places && null === $check->demand->wake->opens && null !== $corner;
+
+        return $hose ? (string) CheckAt::of($at->id, $this->layout->hoseOf($corner)) : (string) $at;
     }
 
     /** The group that a suspect belongs to. */

@@ -20,6 +20,7 @@ final readonly class GateCondition
      * @param list<GateReading> $reads the first that was read decides
      * @param bool $byWheel asked of every wheel
      * @param Lift|null $forLift only for checks that need just this lift
+     * @param bool $ifRead met as long as nobody has looked
      */
     private function __construct(
         private string $id,
@@ -27,6 +28,7 @@ final readonly class GateCondition
         private array $reads,
         private bool $byWheel,
         private ?Lift $forLift,
+        private bool $ifRead,
     ) {
     }
 
@@ -44,6 +46,7 @@ final readonly class GateCondition
             $reads,
             $shape->flag('each_corner'),
             $shape->has('for_lift') ? $shape->oneOf('for_lift', Lift::class) : null,
+            $shape->flag('if_read'),
         );
     }
 
@@ -63,7 +66,7 @@ final readonly class GateCondition
         }
         $after = array_unique(
             array_filter(
-                array_map(static fn (Check $check): ?string => $check->demand->after, $checks->all),
+                array_map(static fn (Check $check): ?string => $check->demand->turn->after, $checks->all),
                 is_string(...),
             ),
         );
@@ -114,7 +117,7 @@ final readonly class GateCondition
                     [$word, $good] = [$seen, \in_array($seen, $read->words, true)];
                 }
             }
-            if (true !== $good) {
+            if (true !== $good && (null !== $word || !$this->ifRead)) {
                 $unmet[] = [$this->id.(null === $corner ? '' : '-'.$corner->value), null !== $word];
             }
         }

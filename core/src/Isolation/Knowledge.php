@@ -5,16 +5,21 @@ declare(strict_types=1);
 namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Checks;
+use Rodrel\Core\Check\Station;
 use Rodrel\Core\Fault\Faults;
+use Rodrel\Core\Fault\PairBook;
 
 /** What of the catalogue the judgement rests on. */
 final readonly class Knowledge
 {
+    /** @param array<string, Station> $stations in the order of an ordinary job */
     public function __construct(
         public Faults $faults,
         public Checks $checks,
         public Cures $cures,
         public GateBook $gates,
+        public array $stations = [],
+        public ?PairBook $pairs = null,
     ) {
     }
 }

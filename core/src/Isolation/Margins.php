@@ -10,11 +10,16 @@ use Rodrel\Core\Vocabulary\PartAt;
 /** What stands beside a belief: expected money, what the newest reading changed, what a blamed part cannot explain. */
 final readonly class Margins
 {
+    /** Fainter pairs are not shown (share of belief). */
+    private const PAIR_FROM = 0.02;
+    private const PAIRS = 3;
+
     /**
      * @param float $expectedCents to cure it now
      * @param float $truthCents if the truth were known
      * @param array<string, float> $before groups without the newest reading
      * @param list<array{key: string, suspect: string, places: list<string>}> $common
+     * @param array<string, float> $pairs mass of two faults at once, by both their names, heaviest first
      */
     private function __construct(
         public float $expectedCents,
@@ -23,6 +28,7 @@ final readonly class Margins
         public string $newest,
         public array $common,
         public string $signature,
+        public array $pairs,
     ) {
     }
 
@@ -30,10 +36,11 @@ final readonly class Margins
     public static function of(Belief $belief, Situation $now, Settings $settings, array $fitted): self
     {
         $costs = Costs::of($belief->field, $settings);
-        $masses = array_map(static fn (string $group): float => $belief->group($group), $belief->field->groups->names);
+        $sums = $belief->field->groups->sums($belief->weights->posterior);
+        $masses = array_map(static fn (string $name): float => $sums[$name], $belief->field->groups->names);
         $masses[] = $belief->second();
         $last = array_key_last($belief->readings);
-        $before = null === $last ? [] : $belief->field->groups->sums($belief->without($last)->posterior);
+        $before = null === $last ? [] : $belief->groupsWithout($last);
 
         return new self(
             $costs->expected($masses),
@@ -45,6 +52,11 @@ final readonly class Margins
                 CommonCause::in($belief, $now, $fitted),
             ),
             $belief->field->signature->key,
+            \array_slice(array_filter(
+                $belief->field->suspects->sums($belief->weights->posterior),
+                static fn (float $mass, string $name): bool => $mass >= self::PAIR_FROM && Pair::is($name),
+                \ARRAY_FILTER_USE_BOTH,
+            ), 0, self::PAIRS),
         );
     }
 
@@ -58,6 +70,7 @@ final readonly class Margins
             'newest' => $this->newest,
             'common' => $this->common,
             'signature' => $this->signature,
+            'pairs' => $this->pairs,
         ];
     }
 
@@ -79,6 +92,7 @@ final readonly class Margins
             $shape->text('newest'),
             $common,
             $shape->text('signature'),
+            $shape->numberMap('pairs'),
         );
     }
 }

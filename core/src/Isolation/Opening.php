@@ -6,7 +6,7 @@ namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Vocabulary\GroupAt;
 
-/** The belief that an epoch starts from: a weight per particle and the mass of "a second fault". */
+/** The belief that an epoch starts from: a weight per hypothesis and the mass of "a second fault" that is not named. */
 final readonly class Opening
 {
     /** A new part is itself faulty this often (estimate; plausible 0.01 to 0.08). */
@@ -16,22 +16,31 @@ final readonly class Opening
     /** What stays unexplained after a repair beside the named suspects. */
     private const REST = 0.05;
 
-    /** @param array<int, float> $weights by particle, summing to 1 − $second */
+    /** @param array<int, float> $weights by hypothesis, summing to 1 − $second */
     private function __construct(public array $weights, public float $second)
     {
     }
 
+    /**
+     * @param float $second how often two faults are there; the pairs among the hypotheses take their part of it
+     */
     public static function first(Field $field, Context $context, float $second): self
     {
-        return new self(
-            array_map(static fn (float $w): float => (1.0 - $second) * $w, $field->prior($context)),
-            $second,
-        );
+        $prior = $field->prior($context);
+        $weights = array_map(static fn (float $w): float => (1.0 - $second) * $w, $prior);
+        $named = 0.0;
+        foreach (self::pairs($field, $prior) as $weight) {
+            $weights[] = $second * $weight;
+            $named += $weight;
+        }
+
+        return new self($weights, $second * max(0.0, 1.0 - $named));
     }
 
     /**
-     * After a repair: what was replaced is sound but for a small chance; where the finding was right the
-     * vehicle is now either sound or shows its second fault; where it was wrong the other suspects stay.
+     * After a repair: what was replaced is sound but for a small chance; a pair of which one was cured leaves the other;
+     * where the finding was right the vehicle is now either sound or shows its second fault; where it was wrong the
+     * other suspects stay.
      */
     public static function afterRepair(
         Field $field,
@@ -40,20 +49,38 @@ final readonly class Opening
         Context $context,
         float $secondAfterRepair,
     ): self {
-        $cured = $before->group($group);
+        $posterior = $before->weights->posterior;
         $prior = $field->prior($context);
         $others = 0.0;
-        foreach ($prior as $i => $p) {
-            $others += $field->particles[$i]->group->is($group) ? 0.0 : $p;
+        $cured = 0.0;
+        foreach ($field->particles as $i => $particle) {
+            $own = $particle->group->is($group);
+            $others += $own ? 0.0 : $prior[$i];
+            $cured += $own ? $posterior[$i] : 0.0;
         }
+        // two faults that nobody could name: one may have been cured, the other may be anything
+        $unnamed = $secondAfterRepair * $cured + $before->second();
         $weights = [];
         foreach ($field->particles as $i => $particle) {
             $own = $particle->group->is($group);
             $weights[$i] = $own
-                ? self::NEW_PART_FAULTY * $before->weights->posterior[$i]
-                : $before->weights->posterior[$i] + ($secondAfterRepair * $cured * $prior[$i]) / max($others, 1e-12);
+                ? self::NEW_PART_FAULTY * $posterior[$i]
+                : $posterior[$i] + $unnamed * $prior[$i] / max($others, 1e-12);
             if (self::NOTHING === $particle->fault->id) {
                 $weights[$i] += (1.0 - $secondAfterRepair - self::NEW_PART_FAULTY) * $cured;
+            }
+        }
+        $first = \count($field->particles);
+        foreach ($field->pairs as $n => [$i, $j]) {
+            $mass = $posterior[$first + $n];
+            $weights[$first + $n] = 0.0;
+            $left = array_filter([$i, $j], static fn (int $one): bool => !$field->particles[$one]->group->is($group));
+            if (2 === \count($left)) {
+                $weights[$first + $n] = $mass;
+            } else {
+                foreach ($left as $one) {
+                    $weights[$one] += $mass;
+                }
             }
         }
         $sum = array_sum($weights);
@@ -62,5 +89,39 @@ final readonly class Opening
             array_map(static fn (float $w): float => ((1.0 - self::REST) * $w) / $sum, $weights),
             self::REST,
         );
+    }
+
+    /**
+     * How often each pair is the one, given that two faults are there: chance and what they do to each other.
+     *
+     * @param list<float> $prior of the single faults
+     *
+     * @return list<float>
+     */
+    private static function pairs(Field $field, array $prior): array
+    {
+        if ([] === $field->pairs) {
+            return [];
+        }
+        $suspects = [];
+        foreach ($field->particles as $i => $particle) {
+            $suspects[(string) $particle->suspect] = ($suspects[(string) $particle->suspect] ?? 0.0) + $prior[$i];
+        }
+        $all = 0.5 * (1.0 - array_sum(array_map(static fn (float $w): float => $w * $w, $suspects)));
+        $parts = [];
+        foreach ($field->pairs as [$i, $j]) {
+            $name = $field->particles[$i]->suspect.' '.$field->particles[$j]->suspect;
+            $parts[$name] = ($parts[$name] ?? 0) + 1;
+        }
+        $weights = [];
+        foreach ($field->pairs as [$i, $j]) {
+            [$one, $other] = [$field->particles[$i]->suspect, $field->particles[$j]->suspect];
+            $factor = $field->knowledge->pairs?->factor($one, $other, $field->layout) ?? 1.0;
+            $both = $suspects[(string) $one] * $suspects[(string) $other] * $factor;
+            $weights[] = $both / max(1e-12, $all) / $parts[$one.' '.$other];
+        }
+        $sum = array_sum($weights);
+
+        return $sum <= 1.0 ? $weights : array_map(static fn (float $w): float => $w / $sum, $weights);
     }
 }

@@ -6,12 +6,12 @@ namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
 
 /**
- * Weighs every check that could be made now:
- * score = (saving + λ·bits − minutes·rate − consumables) / minutes,
- * λ = (expected cost now − expected cost if the truth were known) / entropy now.
+ * Weighs every check that could be made now: net worth = saving + λ·bits − minutes·rate − consumables,
+ * λ = (expected cost now − expected cost if the truth were known) / entropy now; the minutes hold the way there.
  */
 final class Planner
 {
@@ -21,6 +21,12 @@ final class Planner
     private const NEGLIGIBLE = 1e-5;
     /** What stands among the leaders for a second fault. */
     public const SECOND = 'second@vehicle';
+    /** No stretch of work counts as shorter: dividing by a minute would always buy trifles first (estimate; 2 to 6). */
+    private const FLOOR_MINUTES = 4.0;
+    /** What teaches less is not made for its information (bits). */
+    private const LEAST_BITS = 0.02;
+    /** How much of what else could be done at a station counts, best first: it tells partly the same (estimate). */
+    private const COUNTS = [0.6, 0.4];
     /** Answers rarer than this are lumped together as "teaches nothing". */
     private const RARE = 0.003;
 
@@ -62,59 +68,166 @@ final class Planner
     }
 
     /**
-     * Every check that has not been made in this epoch, best first.
+     * Every check that has its turn and has rows still open in this epoch, best first.
      *
      * @return list<Proposal>
      */
     public function rank(Situation $now): array
     {
-        $proposals = [];
-        foreach ($this->belief->field->knowledge->checks as $check) {
-            foreach ($check->everywhere($this->belief->field->layout) as $at) {
-                if (!$check->role->proof && !$now->made($at)) {
-                    $proposals[] = $this->weigh($check, $at->place, $now);
+        $knowledge = $this->belief->field->knowledge;
+        $layout = $this->belief->field->layout;
+        $complaints = $now->complaints($knowledge->checks);
+        $held = $now->held($knowledge->checks);
+        $proposals = $seen = [];
+        foreach ($now->readings as $reading) {
+            $seen[$this->belief->field->same($reading->check)] = true;
+        }
+        foreach ($knowledge->checks as $check) {
+            if ($check->role->proof || $check->role->asked || !$check->demand->turn->fits($complaints)) {
+                continue;
+            }
+            foreach ($check->everywhere($layout) as $at) {
+                $open = $now->open($check, $at);
+                $same = $this->belief->field->same($at);
+                $known = isset($seen[$same]) && !$now->made($at);
+                if ([] !== $open && !$known && !self::isFree($check, $at->place, $held)) {
+                    $proposals[] = $this->weigh($check, $at->place, $now, $open);
                 }
             }
         }
-        usort(
-            $proposals,
-            static fn (Proposal $a, Proposal $b): int => [$b->worth->score, (string) $a->at] <=> [
-                $a->worth->score,
-                (string) $b->at,
-            ],
-        );
 
-        return $proposals;
+        return $this->scored($proposals);
     }
 
-    public function weigh(Check $check, Place $place, Situation $now): Proposal
+    /** @param list<string>|null $rows those to ask; null for all */
+    public function weigh(Check $check, Place $place, Situation $now, ?array $rows = null): Proposal
     {
+        $rows ??= array_map(strval(...), array_keys($check->rows));
         $bits = $this->entropyNow;
         $after = 0.0;
         $seen = 0.0;
-        [$answers, $groupOf] = $this->answers($check, $place);
+        [$answers, $groupOf] = $this->answers($check, $place, $rows);
         foreach ($answers as [, $weights, $chance]) {
             $masses = $this->masses($weights, $groupOf, $chance);
             $bits -= $chance * Belief::entropy($masses);
             $after += $chance * $this->costs->expected($masses);
             $seen += $chance;
         }
-        $bits = max(0.0, $bits - (1.0 - $seen) * $this->entropyNow);
-        $saving = $this->costNow - $after - (1.0 - $seen) * $this->costNow;
-        $minutes = max(self::LEAST_MINUTES, $check->demand->minutes + $this->changeMinutes($check, $now));
-        $score
-            = ($saving
-                + $this->lambda * $bits
-                - $minutes * $this->settings->labour->rateCentsPerMinute
-                - $check->demand->consumablesCents)
-            / $minutes;
+        $new = $this->newness($check, $place, $rows);
+        $bits = $new * max(0.0, $bits - (1.0 - $seen) * $this->entropyNow);
+        $saving = $new * ($this->costNow - $after - (1.0 - $seen) * $this->costNow);
+        $way = (new Way($now->car, $this->settings->times, $this->belief->field->knowledge->stations))->minutes($check);
+        $share = \count($rows) / \count($check->rows);
+        $minutes = max(self::LEAST_MINUTES, $share * $check->demand->minutes) + $way;
+        $net
+            = $saving
+            + $this->lambda * $bits
+            - $minutes * $this->settings->labour->rateCentsPerMinute
+            - $check->demand->consumablesCents;
 
         return new Proposal(
             $check,
             $check->at($place),
-            new Worth($bits, $saving, $minutes, $score),
+            new Worth($bits, $saving, $minutes, $net, $way),
             $this->gates($check, $place, $now),
+            [],
+            $rows,
         );
+    }
+
+    /**
+     * From what each would be worth alone to how they are held against each other.
+     *
+     * @param list<Proposal> $proposals with net worth for their score
+     *
+     * @return list<Proposal> best first
+     */
+    private function scored(array $proposals): array
+    {
+        $rate = $this->settings->labour->rateCentsPerMinute;
+        $scored = [];
+        foreach ($proposals as $n => $one) {
+            $worth = $one->worth;
+            $scored[] = $one->scored(match ($this->settings->scoring) {
+                Scoring::PerMinute => $worth->score / $worth->minutes,
+                Scoring::Bits => $worth->bits > self::LEAST_BITS
+                    ? $worth->bits / max(self::FLOOR_MINUTES, $worth->minutes)
+                    : -1.0,
+                Scoring::Ahead => $this->ahead($one, $proposals, $rate),
+            });
+        }
+        usort(
+            $scored,
+            static fn (Proposal $a, Proposal $b): int => [$b->worth->score, (string) $a->at] <=> [
+                $a->worth->score,
+                (string) $b->at,
+            ],
+        );
+
+        return $scored;
+    }
+
+    /**
+     * Worth of going there, over all minutes: the check itself and, counted less, the two best others that can be done
+     * at the same station in the same state of the vehicle. The way is gone once.
+     *
+     * @param list<Proposal> $proposals
+     */
+    private function ahead(Proposal $one, array $proposals, float $rate): float
+    {
+        $others = [];
+        foreach ($proposals as $other) {
+            $there = $other->check->station === $one->check->station
+                && $other->check->demand->lift === $one->check->demand->lift
+                && $other->at->place->is($one->at->place->id);
+            if ($other !== $one && $there && $other->isPossible() && null === $other->check->demand->wake->opens) {
+                $alone = $other->worth->score + $other->worth->wayMinutes * $rate;
+                if ($alone > 0.0) {
+                    $others[] = [$alone, $other->worth->minutes - $other->worth->wayMinutes];
+                }
+            }
+        }
+        rsort($others);
+        $net = $one->worth->score;
+        $minutes = $one->worth->minutes;
+        foreach (\array_slice($others, 0, \count(self::COUNTS)) as $n => [$alone, $more]) {
+            $net += self::COUNTS[$n] * $alone;
+            $minutes += self::COUNTS[$n] * $more;
+        }
+
+        return $net / max(self::FLOOR_MINUTES, $minutes);
+    }
+
+    /**
+     * Where some wheel is held, nobody looks into one that turns freely.
+     *
+     * @param list<Corner> $held
+     */
+    private static function isFree(Check $check, Place $place, array $held): bool
+    {
+        if ([] === $held || null === $place->corner() || Lift::WheelsOff !== $check->demand->lift) {
+            return false;
+        }
+
+        return [] === array_filter($held, static fn (Corner $wheel): bool => $place->covers(Place::at($wheel)));
+    }
+
+    /**
+     * What repeats an error that other readings share already is worth the less: its own noise alone is new.
+     *
+     * @param list<string> $rows
+     */
+    private function newness(Check $check, Place $place, array $rows): float
+    {
+        $new = 1.0;
+        foreach ($rows as $row) {
+            $signature = $this->belief->field->row($check->at($place), $row);
+            if ($signature['common'] > 0.0 && $this->belief->knows($signature['cause'])) {
+                $new = min($new, 1.0 - $signature['common'] ** 2 / $signature['noise'] ** 2);
+            }
+        }
+
+        return $new;
     }
 
     /**
@@ -125,10 +238,10 @@ final class Planner
      */
     public function fork(Proposal $proposal): array
     {
-        $merge = $proposal->check->isByWheel();
+        $merge = $proposal->check->isByWheel() && \count($proposal->rows) > 1;
         $best = $proposal->check->firstRow()->observer->wording->best();
         $merged = [];
-        [$answers, $groupOf] = $this->answers($proposal->check, $proposal->at->place);
+        [$answers, $groupOf] = $this->answers($proposal->check, $proposal->at->place, $proposal->rows);
         foreach ($answers as $n => [$outcomes, $weights, $chance]) {
             $off = array_filter($outcomes, static fn (string $word): bool => $word !== $best);
             $marked = $merge ? array_keys($off) : [];
@@ -166,31 +279,16 @@ final class Planner
         return [] === $missing ? $gates : [...$gates, new Gate('tools', $named, true)];
     }
 
-    /** Minutes for lifting, taking wheels off and bleeding what gets opened. */
-    private function changeMinutes(Check $check, Situation $now): float
-    {
-        $minutes = 0.0;
-        $times = $this->settings->times;
-        $wanted = $check->demand->lift;
-        if ($wanted->level() > $now->car->lift->level()) {
-            $minutes += $now->car->onGround() ? $times->raiseMinutes : 0.0;
-            $minutes += Lift::WheelsOff === $wanted ? $times->wheelsOffMinutes : 0.0;
-        } elseif (Lift::Ground === $wanted && !$now->car->onGround()) {
-            $minutes += $times->raiseMinutes;
-        }
-
-        return $minutes + (null !== $check->demand->opens && !$now->car->opened ? $times->bleedMinutes : 0.0);
-    }
-
     /**
      * Particles of one group to which the check shows the same are one here: most of them, for most checks.
+     *
+     * @param list<string> $rows
      *
      * @return array{list<array{array<string, string>, list<float>, float}>, list<int>} answers, each with its outcomes
      *     by row, the unnormalised weights and its chance; the group of each weight
      */
-    private function answers(Check $check, Place $place): array
+    private function answers(Check $check, Place $place, array $rows): array
     {
-        $rows = array_keys($check->rows);
         $signatures = [];
         foreach ($rows as $row) {
             $signatures[$row] = $this->belief->field->signature->rows[$check->at($place)->row($row)];

@@ -15,6 +15,7 @@ final readonly class Proposal
     /**
      * @param list<Gate> $gates closed ones
      * @param list<Branch> $fork likeliest first; worked out for what is shown
+     * @param list<string> $rows those that are still open
      */
     public function __construct(
         public Check $check,
@@ -22,7 +23,21 @@ final readonly class Proposal
         public Worth $worth,
         public array $gates,
         public array $fork = [],
+        public array $rows = [],
     ) {
+    }
+
+    public function scored(float $score): self
+    {
+        $worth = new Worth(
+            $this->worth->bits,
+            $this->worth->savingCents,
+            $this->worth->minutes,
+            $score,
+            $this->worth->wayMinutes,
+        );
+
+        return new self($this->check, $this->at, $worth, $this->gates, $this->fork, $this->rows);
     }
 
     /** @return array<string, mixed> */
@@ -33,6 +48,7 @@ final readonly class Proposal
             'fork' => array_map(static fn (Branch $branch): array => get_object_vars($branch), $this->fork),
             'worth' => get_object_vars($this->worth),
             'gates' => array_map(static fn (Gate $gate): array => $gate->toArray(), $this->gates),
+            'rows' => $this->rows,
         ];
     }
 
@@ -49,16 +65,18 @@ final readonly class Proposal
                 $worth->number('savingCents'),
                 $worth->number('minutes'),
                 $worth->number('score'),
+                $worth->number('wayMinutes'),
             ),
             array_values(array_map(Gate::fromShape(...), $shape->each('gates'))),
             array_values(array_map(Branch::fromShape(...), $shape->each('fork'))),
+            $shape->texts('rows'),
         );
     }
 
     /** The same, with what each answer would leave. */
     public function forked(Planner $planner): self
     {
-        return new self($this->check, $this->at, $this->worth, $this->gates, $planner->fork($this));
+        return new self($this->check, $this->at, $this->worth, $this->gates, $planner->fork($this), $this->rows);
     }
 
     /** Whether it can be made now, or after lifting and cooling alone. */

@@ -9,11 +9,15 @@ use Rodrel\Core\Vocabulary\CheckAt;
 /** One answered check: a word or a typed number for each row that was read. */
 final readonly class Reading
 {
+    /** @var list<string> further words of the one row, each counting half: what else was said */
+    public array $also;
+    /** How often it was taken in this epoch. */
+    public int $times;
+
     /**
      * @param non-empty-array<string, string> $outcomes word by row id ('' when the check has one answer)
      * @param array<string, float> $numbers typed numbers by row, in core units; the row's word stands beside it
      * @param bool $unsure counts half: likelihood to the power 0.5
-     * @param list<string> $also further words of the one row, each counting half: what else was said
      */
     public function __construct(
         public string $id,
@@ -22,8 +26,10 @@ final readonly class Reading
         public bool $unsure,
         public \DateTimeImmutable $takenAt,
         public array $numbers = [],
-        public array $also = [],
+        ?Aside $aside = null,
     ) {
+        $this->also = $aside->also ?? [];
+        $this->times = $aside->times ?? 1;
     }
 
     /** The log's entry that it comes from; several of one intake share theirs. */
@@ -32,8 +38,24 @@ final readonly class Reading
         return explode('#', $this->id)[0];
     }
 
+    /** The same check made before, in the same epoch. */
+    private function after(self $before): self
+    {
+        $again = [] !== array_intersect_key($this->outcomes, $before->outcomes);
+
+        return new self(
+            $this->id,
+            $this->check,
+            $this->outcomes + $before->outcomes,
+            $this->unsure,
+            $this->takenAt,
+            $this->numbers + array_diff_key($before->numbers, $this->outcomes),
+            new Aside($this->also, $before->times + (int) $again),
+        );
+    }
+
     /**
-     * Of two readings of the same check the one taken later stands.
+     * Of two readings of the same check the one taken later stands; rows that it left open stay as they were.
      *
      * @param list<self> $readings
      *
@@ -44,8 +66,9 @@ final readonly class Reading
         usort($readings, static fn (self $a, self $b): int => $a->takenAt <=> $b->takenAt);
         $latest = [];
         foreach ($readings as $reading) {
+            $before = $latest[(string) $reading->check] ?? null;
             unset($latest[(string) $reading->check]);
-            $latest[(string) $reading->check] = $reading;
+            $latest[(string) $reading->check] = null === $before ? $reading : $reading->after($before);
         }
 
         return array_values($latest);

@@ -9,21 +9,34 @@ use Rodrel\Core\Shape;
 /** The shop's figures that weigh a check against a repair. Money in minor units. */
 final readonly class Settings
 {
-    /**
-     * @param float $threshold belief at which testing stops
-     * @param float $confirmAboveCents a dearer part wants confirming first
-     * @param array<string, array{parts_cents?: float, minutes?: float}> $prices the shop's own, by repair id
-     * @param list<string>|null $tools what the shop has; null when that was never said
-     */
+    /** Belief at which testing stops. */
+    public float $threshold;
+    /** A dearer part wants confirming first. */
+    public float $confirmAboveCents;
+    /** @var array<string, array{parts_cents?: float, minutes?: float}> the shop's own prices, by repair id */
+    public array $prices;
+    /** @var list<string>|null what the shop has; null when that was never said */
+    public ?array $tools;
+    public Scoring $scoring;
+
     private function __construct(
         public Labour $labour,
         public Times $times,
         public Seconds $seconds,
-        public float $threshold,
-        public float $confirmAboveCents,
-        public array $prices,
-        public ?array $tools,
+        Shape $shape,
     ) {
+        $this->threshold = $shape->number('threshold');
+        if ($this->threshold <= 0.5 || $this->threshold >= 1.0) {
+            $shape->miss('threshold', 'a number between 0.5 and 1 is expected');
+        }
+        $prices = [];
+        foreach ($shape->each('prices') as $repair => $price) {
+            $prices[$repair] = $price->numberMapSelf();
+        }
+        $this->prices = $prices;
+        $this->confirmAboveCents = $shape->number('confirm_above_cents');
+        $this->tools = $shape->has('tools') ? $shape->texts('tools') : null;
+        $this->scoring = $shape->has('scoring') ? $shape->oneOf('scoring', Scoring::class) : Scoring::Ahead;
     }
 
     /**
@@ -38,23 +51,11 @@ final readonly class Settings
 
     public static function fromShape(Shape $shape): self
     {
-        $threshold = $shape->number('threshold');
-        if ($threshold <= 0.5 || $threshold >= 1.0) {
-            $shape->miss('threshold', 'a number between 0.5 and 1 is expected');
-        }
-        $prices = [];
-        foreach ($shape->each('prices') as $repair => $price) {
-            $prices[$repair] = $price->numberMapSelf();
-        }
-
         return new self(
             Labour::fromShape($shape),
             Times::fromShape($shape),
             Seconds::fromShape($shape),
-            $threshold,
-            $shape->number('confirm_above_cents'),
-            $prices,
-            $shape->has('tools') ? $shape->texts('tools') : null,
+            $shape,
         );
     }
 }

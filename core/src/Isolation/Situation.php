@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
+use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Checks;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
@@ -12,8 +13,11 @@ use Rodrel\Core\Vocabulary\Place;
 /** What state the vehicle is in and what was read in this epoch, as the planner and the gates need it. */
 final readonly class Situation
 {
-    /** @param list<Reading> $readings standing readings of this epoch */
-    public function __construct(public CarState $car, public array $readings)
+    /**
+     * @param list<Reading> $readings standing readings of this epoch
+     * @param bool $firstEpoch nothing was repaired yet
+     */
+    public function __construct(public CarState $car, public array $readings, public bool $firstEpoch = true)
     {
     }
 
@@ -28,6 +32,16 @@ final readonly class Situation
         return null !== $this->reading($check);
     }
 
+    /**
+     * The rows of a check that are still open.
+     *
+     * @return list<string>
+     */
+    public function open(Check $check, CheckAt $at): array
+    {
+        return array_values(array_diff(array_map(strval(...), array_keys($check->rows)), array_keys($this->reading($at)->outcomes ?? [])));
+    }
+
     public function reading(CheckAt $check): ?Reading
     {
         foreach ($this->readings as $reading) {
@@ -37,6 +51,19 @@ final readonly class Situation
         }
 
         return null;
+    }
+
+    /** @return list<string> what the driver said, by complaint */
+    public function complaints(Checks $checks): array
+    {
+        $said = [];
+        foreach ($this->readings as $reading) {
+            if ($checks->of($reading->check)->role->asked) {
+                array_push($said, ...array_values($reading->outcomes), ...$reading->also);
+            }
+        }
+
+        return $said;
     }
 
     /**

@@ -9,8 +9,13 @@ use Rodrel\Core\Shape;
 /** Minutes that a change of the vehicle's state takes in this shop. */
 final readonly class Times
 {
-    private function __construct(public float $raiseMinutes, public float $wheelsOffMinutes, public float $bleedMinutes)
-    {
+    /** @param float $helperMinutes for calling somebody to the pedal */
+    private function __construct(
+        public float $raiseMinutes,
+        public float $wheelsOffMinutes,
+        public float $bleedMinutes,
+        public float $helperMinutes,
+    ) {
     }
 
     public static function fromShape(Shape $shape): self
@@ -19,6 +24,7 @@ final readonly class Times
             $shape->number('raise_minutes'),
             $shape->number('wheels_off_minutes'),
             $shape->number('bleed_minutes'),
+            $shape->number('helper_minutes', 2.0),
         );
     }
 }

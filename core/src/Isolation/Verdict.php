@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
+use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
 
@@ -12,15 +13,20 @@ final readonly class Verdict
 {
     /** What a fault must carry of its group's mass for its own confirming checks to count (share; estimate). */
     private const SHARE_OF_GROUP = 0.25;
-    /** A confirming reading must be at least slightly for it (likelihood ratio; handbook). */
-    private const SPEAKS_FOR = 2.0;
+    /** Parts are never tried on less (handbook: one in two). */
+    private const TRIAL_FROM = 0.5;
+    /** A reading that moves more of the belief than this is worth taking twice (share; estimate). */
+    private const TELLS = 0.2;
+    /** What no check of its own confirmed wants so much belief while anything else is worth looking at (estimate). */
+    private const UNCONFIRMED_FROM = 0.97;
     private const OTHERS = 2;
 
     /**
      * @param Proposal|null $next the one check to make, null when testing should stop
      * @param list<Proposal> $others the next best ones
-     * @param GroupAt|null $repair the repair group to carry out when testing should stop
+     * @param GroupAt|null $repair the repair group to carry out when testing should stop; null too where it was not shown
      * @param string $reason key of the sentence that says why
+     * @param list<Proposal> $alongside what else is worth doing at the station of the next one, as the vehicle stands then
      */
     private function __construct(
         public ?Proposal $next,
@@ -29,6 +35,7 @@ final readonly class Verdict
         public string $reason,
         public ?Contradiction $contradiction,
         public bool $confirmed,
+        public array $alongside = [],
     ) {
     }
 
@@ -36,42 +43,125 @@ final readonly class Verdict
     {
         $planner = new Planner($belief, $settings);
         $ranked = $planner->rank($now);
-        $contradiction = Contradiction::in($belief);
+        $possible = array_values(array_filter($ranked, static fn (Proposal $p): bool => $p->isPossible()));
+        $contradiction = Contradiction::in($belief, $now);
         [$group, $mass] = $belief->leader();
         $confirming = self::confirming($belief, $group);
-        $confirmed = self::isConfirmed($belief, $group, $confirming);
-        $possible = array_values(array_filter($ranked, static fn (Proposal $p): bool => $p->isPossible()));
-        $worth = array_values(array_filter($possible, static fn (Proposal $p): bool => $p->worth->score > 0.0));
-        $passed = $mass >= $settings->threshold;
-        if (null === $contradiction && ($passed || [] === $worth)) {
-            $wanted = !$confirmed && ($passed || self::wantsConfirmation($belief->field, $settings, $group));
-            $confirm = $wanted ? self::toConfirm($ranked, $possible, $confirming) : null;
-            if (null !== $confirm) {
-                return self::shown($planner, $confirm, self::others($possible, $confirm), null, 'confirm', null, false);
-            }
-            $why = $passed ? 'threshold' : 'nothing-worth-it';
-
-            $others = \array_slice($possible, 0, self::OTHERS);
-
-            return self::shown($planner, null, $others, $group, $why, null, $confirmed);
-        }
-        $next = $worth[0] ?? $possible[0] ?? null;
-
-        return self::shown(
+        $proof = Confirmation::of($belief, $settings, $group, $confirming);
+        $show = static fn (?Proposal $next, ?GroupAt $repair, string $reason): self => self::shown(
             $planner,
             $next,
-            null === $next ? [] : self::others($possible, $next),
-            null === $next ? $group : null,
-            null !== $contradiction ? 'contradiction' : 'best-split',
+            null === $next ? \array_slice($possible, 0, self::OTHERS) : self::others($possible, $next),
+            $repair,
+            $reason,
             $contradiction,
-            $confirmed,
+            $proof->given,
+            null === $next ? [] : self::alongside($possible, $next),
         );
+        $first = self::firstLook($possible, $now);
+        if (null !== $first) {
+            return $show($first, null, 'first-look');
+        }
+        foreach ($contradiction->again ?? [] as $odd) {
+            $again = $planner->weigh($belief->field->knowledge->checks->of($odd->check), $odd->check->place, $now);
+            if ($again->isPossible()) {
+                return $show($again, null, 'contradiction');
+            }
+        }
+        $worth = array_values(array_filter($possible, static fn (Proposal $p): bool => $p->worth->score > 0.0));
+        $passed = $mass >= $settings->threshold;
+        if (!$passed && [] !== $worth) {
+            return $show($worth[0], null, 'best-split');
+        }
+        if ($passed || $mass >= self::TRIAL_FROM) {
+            $confirm = $proof->given ? null : self::toConfirm($ranked, $possible, $confirming);
+            if (null !== $confirm) {
+                return $show($confirm, null, 'confirm');
+            }
+            if ($passed && null !== $proof->lone) {
+                $lone = $proof->lone;
+                $again = $planner->weigh($belief->field->knowledge->checks->of($lone->check), $lone->check->place, $now);
+                if ($again->isPossible()) {
+                    return $show($again, null, 'repeat');
+                }
+            }
+        }
+        if ($passed) {
+            // money alone decides now: what a slip would cost against what it takes to find it
+            foreach ($worth as $more) {
+                if ($more->worth->savingCents > $more->worth->minutes * $settings->labour->rateCentsPerMinute) {
+                    return $show($more, null, 'best-split');
+                }
+            }
+
+            $sure = $proof->given || !$proof->wanted;
+            if (!$sure && $mass < self::UNCONFIRMED_FROM && [] !== $worth) {
+                return $show($worth[0], null, 'best-split');
+            }
+
+            return $show(null, $group, $sure ? 'threshold' : 'open-and-look');
+        }
+
+        $doubtful = self::mostTelling($belief, $now);
+        if (null !== $doubtful) {
+            $check = $belief->field->knowledge->checks->of($doubtful->check);
+            $again = $planner->weigh($check, $doubtful->check->place, $now);
+            if ($again->isPossible()) {
+                return $show($again, null, 'repeat');
+            }
+        }
+
+        return $mass >= self::TRIAL_FROM ? $show(null, $group, 'trial') : $show(null, null, 'not-shown');
+    }
+
+    /**
+     * Nothing else is worth looking at and no suspect stands out: one slip may be behind it. The reading that decides
+     * most is taken again, once.
+     */
+    private static function mostTelling(Belief $belief, Situation $now): ?Reading
+    {
+        $most = null;
+        $telling = self::TELLS;
+        foreach ($belief->readings as $n => $reading) {
+            $check = $belief->field->knowledge->checks->of($reading->check);
+            if (1 === $reading->times && $check->canBeRepeated($now->car->drivenIn)) {
+                $moved = 0.0;
+                foreach ($belief->groupsWithout($n) as $group => $mass) {
+                    $moved += 0.5 * abs($mass - $belief->group($group));
+                }
+                if ($moved > $telling) {
+                    [$most, $telling] = [$reading, $moved];
+                }
+            }
+        }
+
+        return $most;
+    }
+
+    /**
+     * The first look, in its order, as long as the vehicle stands for it.
+     *
+     * @param list<Proposal> $possible
+     */
+    private static function firstLook(array $possible, Situation $now): ?Proposal
+    {
+        $first = null;
+        foreach ($now->firstEpoch ? $possible : [] as $proposal) {
+            $turn = $proposal->check->demand->turn->first;
+            $here = $now->car->onGround() || Lift::Any === $proposal->check->demand->lift;
+            if (null !== $turn && $here && $turn < ($first?->check->demand->turn->first ?? \PHP_INT_MAX)) {
+                $first = $proposal;
+            }
+        }
+
+        return $first;
     }
 
     /**
      * Works out the forks of what is shown.
      *
      * @param list<Proposal> $others
+     * @param list<Proposal> $alongside
      */
     private static function shown(
         Planner $planner,
@@ -81,6 +171,7 @@ final readonly class Verdict
         string $reason,
         ?Contradiction $contradiction,
         bool $confirmed,
+        array $alongside,
     ): self {
         return new self(
             $next?->forked($planner),
@@ -89,6 +180,7 @@ final readonly class Verdict
             $reason,
             $contradiction,
             $confirmed,
+            $alongside,
         );
     }
 
@@ -159,31 +251,21 @@ final readonly class Verdict
         return false;
     }
 
-    /** Opening the system, or buying a part over the shop's limit, always wants the confirming check first. */
-    private static function wantsConfirmation(Field $field, Settings $settings, GroupAt $group): bool
-    {
-        $cures = $field->knowledge->cures;
-        $parts = $settings->prices[$group->id]['parts_cents'] ?? $cures->partsCents($group);
-
-        return $cures->opensSystem($group) || $parts > $settings->confirmAboveCents;
-    }
-
     /**
-     * One of its own checks was made and spoke for it; a trap that would not stick says nothing.
+     * @param list<Proposal> $possible
      *
-     * @param list<CheckAt> $confirming
+     * @return list<Proposal>
      */
-    private static function isConfirmed(Belief $belief, GroupAt $group, array $confirming): bool
+    private static function alongside(array $possible, Proposal $next): array
     {
-        foreach (Explanation::of($belief, $group) as $argument) {
-            foreach ($confirming as $check) {
-                if ($argument->reading->check->is($check) && $argument->ratio >= self::SPEAKS_FOR) {
-                    return true;
-                }
-            }
-        }
+        $there = array_filter($possible, static fn (Proposal $p): bool => !$p->at->is($next->at)
+            && $p->check->station === $next->check->station
+            && $p->check->demand->lift === $next->check->demand->lift
+            && $p->at->place->id === $next->at->place->id
+            && null === $p->check->demand->wake->opens
+            && $p->worth->score > 0.0);
 
-        return false;
+        return \array_slice(array_values($there), 0, self::OTHERS);
     }
 
     /**

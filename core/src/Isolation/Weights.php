@@ -4,35 +4,50 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
-/** Belief in every particle and in a second fault, and the logarithms it was made of. */
+/** Belief in every hypothesis and in a second fault, summed over how often this job's answers are wrong. */
 final readonly class Weights
 {
     /**
-     * @param array<int, float> $posterior by particle; with $second it sums to 1
-     * @param array<int, float> $logs log of the unnormalised weight, by particle
+     * @param array<int, float> $posterior by hypothesis; with $second it sums to 1
+     * @param float $evidence log of how likely everything was that was read
+     * @param list<float> $slips belief in each share of slips
      */
     private function __construct(
         public array $posterior,
         public float $second,
-        public array $logs,
-        public float $secondLog,
+        public float $evidence,
+        public array $slips,
     ) {
     }
 
-    /** @param array<int, float> $logs */
-    public static function of(array $logs, float $secondLog): self
+    /**
+     * @param list<list<float>> $logs of the unnormalised weights, by share of slips, then hypothesis; the last one is
+     *     "a second fault"
+     */
+    public static function of(array $logs): self
     {
-        $top = max($secondLog, ...$logs);
-        $second = exp($secondLog - $top);
-        $sum = $second;
-        $posterior = [];
-        foreach ($logs as $i => $log) {
-            $sum += $posterior[$i] = exp($log - $top);
+        $top = max(array_map(static fn (array $column): float => max($column), $logs));
+        $posterior = array_fill(0, \count($logs[0]), 0.0);
+        $slips = [];
+        foreach ($logs as $f => $column) {
+            $slips[$f] = 0.0;
+            foreach ($column as $i => $log) {
+                $weight = exp($log - $top);
+                $posterior[$i] += $weight;
+                $slips[$f] += $weight;
+            }
         }
+        $sum = array_sum($slips);
         foreach ($posterior as $i => $weight) {
             $posterior[$i] = $weight / $sum;
         }
+        $second = (float) array_pop($posterior);
 
-        return new self($posterior, $second / $sum, $logs, $secondLog);
+        return new self(
+            $posterior,
+            $second,
+            $top + log($sum),
+            array_map(static fn (float $share): float => $share / $sum, $slips),
+        );
     }
 }

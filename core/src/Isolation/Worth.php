@@ -11,6 +11,7 @@ final readonly class Worth
      * @param float $bits expected information
      * @param float $savingCents expected saving
      * @param float $minutes of the check and the state change before it
+     * @param float $wayMinutes of them until it can begin: walking, lifting, calling, and bleeding after it
      * @param float $score worth per minute, minor units
      */
     public function __construct(
@@ -18,6 +19,7 @@ final readonly class Worth
         public float $savingCents,
         public float $minutes,
         public float $score,
+        public float $wayMinutes = 0.0,
     ) {
     }
 }

@@ -6,6 +6,7 @@ namespace Rodrel\Core\Job;
 
 use Rodrel\Core\Isolation\Belief;
 use Rodrel\Core\Isolation\Context;
+use Rodrel\Core\Isolation\Couples;
 use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Isolation\Opening;
@@ -16,6 +17,7 @@ use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\FittedPart;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Story;
+use Rodrel\Core\Prediction\PairShelf;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Part;
 use Rodrel\Core\Vocabulary\PartAt;
@@ -25,11 +27,6 @@ use Rodrel\Core\Vocabulary\SuspectAt;
 /** What is believed of a job, epoch by epoch. */
 final readonly class Diagnosis
 {
-    /**
-     * A part fitted lately is less likely worn, and still may be wrongly fitted or poorly rebuilt (estimate; 0.2 to
-     * 0.6).
-     */
-    private const RECENT_PART = 0.35;
     /** Air at a place that was opened, against its base weight (estimate; 3 to 15). */
     private const AIR_WHERE_OPENED = 6.0;
     /** Rust between lining and iron after weeks of standing, against daily use (estimate; 10 to 40). */
@@ -45,24 +42,37 @@ final readonly class Diagnosis
     {
     }
 
-    public static function of(Field $field, JobState $state, Settings $settings): self
+    public static function of(Field $field, JobState $state, Settings $settings, ?PairShelf $shelf = null): self
     {
-        $belief = null;
+        $couples = [];
+        foreach (null === $shelf ? [] : self::beliefs($field, $state, $settings) as $belief) {
+            $couples += Couples::of($belief);
+        }
+        $joined = null === $shelf ? $field : Couples::join($field, $couples, $shelf);
+        $beliefs = self::beliefs($joined, $state, $settings);
+
+        return new self($beliefs[\count($beliefs) - 1], $state, $settings);
+    }
+
+    /** @return non-empty-list<Belief> of each epoch */
+    private static function beliefs(Field $field, JobState $state, Settings $settings): array
+    {
+        $beliefs = [];
         $repaired = null;
         $checks = $state->catalogue()->checks;
-        foreach ($state->story->chapters as $chapter) {
+        foreach ($state->story->chapters as $n => $chapter) {
             foreach ($chapter->said(RepairedPayload::class) as $payload) {
                 $repaired = $payload->group;
             }
             $context = self::context($state, $chapter);
             $opening
-                = null === $belief || null === $repaired
+                = 0 === $n || null === $repaired
                     ? Opening::first($field, $context, $settings->seconds->before)
-                    : Opening::afterRepair($field, $belief, $repaired, $context, $settings->seconds->afterRepair);
-            $belief = Belief::of($field, $opening, $chapter->readings($checks, $state->sound()));
+                    : Opening::afterRepair($field, $beliefs[$n - 1], $repaired, $context, $settings->seconds->afterRepair);
+            $beliefs[] = Belief::of($field, $opening, $chapter->readings($checks, $state->sound()));
         }
 
-        return new self($belief, $state, $settings);
+        return $beliefs;
     }
 
     public function verdict(): Verdict
@@ -99,8 +109,8 @@ final readonly class Diagnosis
         if (true === $state->story->intake()?->arrival->stood) {
             $context = $context->withPart(Part::of('standing'), self::STOOD);
         }
-        foreach (self::fitted($state->story) as $part) {
-            $context = $context->withPart($part, self::RECENT_PART)->withFitted($part);
+        foreach ($state->story->intake()->parts ?? [] as $fitted) {
+            $context = $context->withFitted($fitted->part, (float) $fitted->weeks);
         }
 
         return $context;

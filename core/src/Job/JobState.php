@@ -6,18 +6,23 @@ namespace Rodrel\Core\Job;
 
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Gate;
+use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Situation;
 use Rodrel\Core\Log\Chapter;
 use Rodrel\Core\Log\Door;
+use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Log\Payload\WaivePayload;
 use Rodrel\Core\Log\Story;
 use Rodrel\Core\Prediction\SoundSignature;
 use Rodrel\Core\Proof\CriterionRule;
 use Rodrel\Core\Proof\ProofRun;
 use Rodrel\Core\Proof\SameDrive;
+use Rodrel\Core\Quantity\Quantity;
+use Rodrel\Core\Repair\Step;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\GroupAt;
 
@@ -27,6 +32,11 @@ use Rodrel\Core\Vocabulary\GroupAt;
  */
 final readonly class JobState implements Door
 {
+    /** Less than this at the tread turns with one finger (N; handbook). */
+    private const ONE_FINGER_N = 25.0;
+    /** A torque may differ so much from the vehicle's own figure (share; what a wrench is good for). */
+    private const WRENCH = 0.1;
+
     /** @param GroupAt|null $repaired the repair group that opened this epoch */
     private function __construct(
         private Vehicle $vehicle,
@@ -48,13 +58,15 @@ final readonly class JobState implements Door
         $left = [
             CriterionRule::OPEN_STEPS => self::openSteps($catalogue, $story, $repaired),
             CriterionRule::SAFETY_ITEMS => self::safetyItems($story),
+            CriterionRule::UNBLED => self::unbled($catalogue, $now, $repaired),
         ];
+        $driven = self::driven($layout);
         $drive = null === $repaired ? null : self::sameDrive($catalogue, $story);
-        $proof = ProofRun::of($catalogue->proof, $readings, $left, self::waived($now), $drive);
-        $car = $now->carState($catalogue->checks, self::standsOpen($catalogue, $now, $repaired, $proof));
+        $proof = ProofRun::of($catalogue->proof, $readings, $left, self::waived($now), $drive, $driven);
+        $car = $now->carState($catalogue->checks, self::standsOpen($catalogue, $now, $repaired, $readings, $left, $driven));
         $stage = self::stageOf($catalogue, $story, $repaired, $proof);
 
-        return new self($vehicle, $story, new Situation($car, $readings), $proof, $stage, $repaired);
+        return new self($vehicle, $story, new Situation($car, $readings, null === $repaired), $proof, $stage, $repaired);
     }
 
     public function catalogue(): Catalogue
@@ -109,7 +121,9 @@ final readonly class JobState implements Door
 
     public function mayHandOver(): bool
     {
-        return $this->proof->passed() && [] === self::safetyItems($this->story);
+        return $this->proof->passed()
+            && [] === self::safetyItems($this->story)
+            && [] === $this->situation->car->apart;
     }
 
     /**
@@ -126,15 +140,55 @@ final readonly class JobState implements Door
         $open = [];
         foreach ($catalogue->repairs->procedureOf($repaired)->steps as $step) {
             $done = $story->stepDone($sheet, $step->id);
-            if (
-                $step->required
-                && (null === $done || (true === $step->figure?->holdPoint && !$story->stepConfirmed($done)))
-            ) {
+            $unseen = null !== $done && true === $step->figure?->holdPoint && !$story->stepConfirmed($done);
+            if ($step->required && (null === $done || $unseen || self::isOutside($story, $step, $done))) {
                 $open[] = $step->id;
             }
         }
 
         return $open;
+    }
+
+    /**
+     * A figure outside its typical band passes only where it is the vehicle's own, from its service data, and somebody
+     * else stands for it; a gap is only ever too small.
+     *
+     * @param Entry<StepPayload> $done
+     */
+    private static function isOutside(Story $story, Step $step, Entry $done): bool
+    {
+        $typed = $done->payload->figure?->core;
+        if (null === $step->figure || null === $typed) {
+            return false;
+        }
+        [$least, $most] = $step->figure->typical;
+        if ($typed >= $least && ($typed <= $most || Quantity::Length === $step->figure->measures)) {
+            return false;
+        }
+        $own = $story->torques()[$step->id] ?? null;
+
+        return null === $own || abs($typed - $own) > self::WRENCH * $own || !$story->stepConfirmedByAnother($done);
+    }
+
+    /** @return list<string> what was opened in the repair and whose bleed is not logged */
+    private static function unbled(Catalogue $catalogue, Chapter $now, ?GroupAt $repaired): array
+    {
+        $wants = null !== $repaired && 'none' !== $catalogue->repairs->of($repaired)->opening->bleeds;
+
+        return $wants && !$now->has(Kind::Bled) ? [(string) $repaired] : [];
+    }
+
+    /** @return list<string> wheels that turn their driveline along, so that one finger is not enough */
+    private static function driven(Layout $layout): array
+    {
+        $driven = [];
+        foreach ($layout->brakes as $corner => $brake) {
+            if ($brake->lining->ownEffortN($layout->body->tyreRadiusM) > self::ONE_FINGER_N) {
+                $driven[] = $corner;
+            }
+        }
+
+        return $driven;
     }
 
     /** The drive whose four temperatures were taken in an earlier epoch, the last one of them. */
@@ -175,21 +229,44 @@ final readonly class JobState implements Door
         return $waived;
     }
 
-    /** Opened, and neither the pedal proved since (before a repair) nor the standing proof passed (after one). */
-    private static function standsOpen(Catalogue $catalogue, Chapter $now, ?GroupAt $repaired, ProofRun $proof): bool
-    {
-        if (null !== $repaired) {
-            $opened = $catalogue->repairs->opensSystem($repaired) || [] !== $now->openedAt($catalogue->checks);
-
-            return $opened && !$proof->standingPassed();
+    /**
+     * Opened or eased, and the standing part of the proof not passed since: a firm pedal shows neither dry joints nor
+     * tight nuts.
+     *
+     * @param list<Reading> $readings
+     * @param array<string, list<string>> $left
+     * @param list<string> $driven
+     */
+    private static function standsOpen(
+        Catalogue $catalogue,
+        Chapter $now,
+        ?GroupAt $repaired,
+        array $readings,
+        array $left,
+        array $driven,
+    ): bool {
+        $open = null !== $repaired && $catalogue->repairs->opensSystem($repaired);
+        $since = null;
+        foreach ($now->entriesOf(ReadingPayload::class) as $entry) {
+            $wake = $catalogue->checks->of($entry->payload->check)->demand->wake;
+            if (null !== $wake->opens || $wake->eases) {
+                $open = true;
+                $since = $entry->takenAt;
+            }
         }
-        $open = false;
-        foreach ($now->said(ReadingPayload::class) as $reading) {
-            $opens = null !== $catalogue->checks->of($reading->check)->demand->opens;
-            $open = !$catalogue->gates->closedBy()->is($reading->check) && ($open || $opens);
-        }
+        $after = null === $since ? $readings : array_values(array_filter(
+            $readings,
+            static fn (Reading $reading): bool => $reading->takenAt > $since,
+        ));
 
-        return $open;
+        return $open && !ProofRun::of(
+            $catalogue->proof,
+            $after,
+            $left,
+            self::waived($now),
+            null,
+            $driven,
+        )->standingPassed();
     }
 
     private static function stageOf(Catalogue $catalogue, Story $story, ?GroupAt $repaired, ProofRun $proof): Stage

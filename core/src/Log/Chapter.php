@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rodrel\Core\Log;
 
 use Rodrel\Core\Check\Checks;
+use Rodrel\Core\Isolation\Aside;
 use Rodrel\Core\Isolation\CarState;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Log\Payload\CoolPayload;
@@ -12,8 +13,10 @@ use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\LiftPayload;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Log\Payload\TogetherPayload;
 use Rodrel\Core\Prediction\SoundSignature;
 use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Place;
 
@@ -52,19 +55,29 @@ final readonly class Chapter
     {
         $cool = true;
         $drivenIn = false;
+        $last = null;
+        $apart = [];
         foreach ($this->entries as $entry) {
             if ($entry->payload instanceof IntakePayload) {
                 $cool = !$entry->payload->arrival->hot;
                 $drivenIn = $entry->payload->arrival->drivenIn;
-            } elseif ($entry->payload instanceof ReadingPayload && self::isScalding($entry->payload, $checks)) {
-                $cool = false;
+            } elseif ($entry->payload instanceof ReadingPayload && $checks->has($entry->payload->check->id)) {
+                $cool = $cool && !self::isScalding($entry->payload, $checks);
+                $check = $checks->of($entry->payload->check);
+                $last = $check;
+                if (null !== $check->demand->wake->apart) {
+                    $at = ApartAt::of($check->demand->wake->apart, $entry->payload->check->place);
+                    $apart[(string) $at] = $check->demand->wake->backMinutes;
+                }
+            } elseif ($entry->payload instanceof TogetherPayload) {
+                unset($apart[(string) $entry->payload->what]);
             } elseif ($entry->payload instanceof CoolPayload) {
                 $cool = true;
                 $drivenIn = false;
             }
         }
 
-        return new CarState($this->lift, $this->stands, $opened, $cool, $drivenIn);
+        return new CarState($this->lift, $this->stands, $opened, $cool, $drivenIn, $last, $apart);
     }
 
     /**
@@ -135,7 +148,7 @@ final readonly class Chapter
         $places = [];
         foreach ($this->entriesOf(ReadingPayload::class) as $entry) {
             $check = $entry->payload->check;
-            if (null !== $checks->of($check)->demand->opens) {
+            if (null !== $checks->of($check)->demand->wake->opens) {
                 $places[$check->place->id] = $check->place;
             }
         }
@@ -178,7 +191,7 @@ final readonly class Chapter
                 $id = $entry->id.'#'.$check->id;
                 $at = CheckAt::of($check->id, Place::vehicle());
                 $also = \array_slice($words, 1);
-                $readings[] = new Reading($id, $at, ['' => $words[0]], false, $entry->takenAt, [], $also);
+                $readings[] = new Reading($id, $at, ['' => $words[0]], false, $entry->takenAt, [], new Aside($also));
             }
         }
 

@@ -25,6 +25,7 @@ use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\SettledPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\TogetherPayload;
 use Rodrel\Core\Log\Payload\UndoPayload;
 use Rodrel\Core\Log\Payload\WaivePayload;
 use Rodrel\Core\Shape;
@@ -37,6 +38,7 @@ enum Kind: string
     case Figures = 'figures';
     case Lift = 'lift';
     case Cool = 'cool';
+    case Together = 'together';
     case Undo = 'undo';
     case Finding = 'finding';
     case Prepared = 'prepared';
@@ -60,6 +62,7 @@ enum Kind: string
         'figures' => FiguresPayload::class,
         'lift' => LiftPayload::class,
         'cool' => CoolPayload::class,
+        'together' => TogetherPayload::class,
         'undo' => UndoPayload::class,
         'finding' => FindingPayload::class,
         'prepared' => PreparedPayload::class,

@@ -242,6 +242,18 @@ final readonly class Story
     }
 
     /** @param Entry<StepPayload> $done */
+    public function stepConfirmedByAnother(Entry $done): bool
+    {
+        foreach ($this->entriesOf(ConfirmPayload::class) as $entry) {
+            if ($entry->payload->step === $done->id && $entry->author !== $done->author) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param Entry<StepPayload> $done */
     public function stepConfirmed(Entry $done): bool
     {
         foreach ($this->entriesOf(ConfirmPayload::class) as $entry) {

@@ -14,6 +14,9 @@ use Rodrel\Core\Vocabulary\TargetAt;
  */
 final readonly class Effects
 {
+    private const ADD_UP = ['extra_drag', 'air', 'extra_clearance', 'leak', 'stiffness'];
+    private const THE_LESS = ['gr', 'gf', 'port', 'spring', 'vacuum_kpa', 'friction'];
+
     /** @param array<string, array<string, float>> $overrides target → parameter → value */
     public function __construct(private array $overrides = [])
     {
@@ -33,6 +36,28 @@ final readonly class Effects
     public function value(string $kind, Place|Corner|string|null $place, string $parameter, float $sound): float
     {
         return $this->overrides[(string) TargetAt::of($kind, $place)][$parameter] ?? $sound;
+    }
+
+    /**
+     * Both faults installed in one vehicle: drags, air, gaps, leaks and give add up; of two narrow passages the narrower
+     * counts, of everything else the larger.
+     */
+    public function together(self $other): self
+    {
+        $merged = $this->overrides;
+        foreach ($other->overrides as $target => $parameters) {
+            foreach ($parameters as $parameter => $value) {
+                $here = $merged[$target][$parameter] ?? null;
+                $merged[$target][$parameter] = match (true) {
+                    null === $here => $value,
+                    \in_array($parameter, self::ADD_UP, true) => $here + $value,
+                    \in_array($parameter, self::THE_LESS, true) => min($here, $value),
+                    default => max($here, $value),
+                };
+            }
+        }
+
+        return new self($merged);
     }
 
     /** Both faults installed; where they touch the same parameter the later one wins. */

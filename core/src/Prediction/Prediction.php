@@ -13,10 +13,14 @@ use Rodrel\Core\Check\Observer\Seen;
 use Rodrel\Core\Check\Row;
 use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Fault\Fault;
+use Rodrel\Core\Fault\Faults;
 use Rodrel\Core\Fault\Particle;
 use Rodrel\Core\Fault\Particles;
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\Place;
+use Rodrel\Core\Vocabulary\SuspectAt;
 
 /**
  * Simulates faults in one layout through every check's procedure and asks the observers. Runs of the sound vehicle
@@ -63,45 +67,77 @@ final class Prediction
 
     public function fault(Fault $fault): FaultSignature
     {
-        $before = $this->simulations();
-        $particles = Particles::ofFault($fault, $this->layout);
-        $subjects = array_map(fn (Particle $particle): Subject => $this->sound->with($particle->effects), $particles);
-        $rows = [];
-        foreach ($this->rows() as $key => [$check, $place, $row]) {
-            $predicted = $this->row($particles, $subjects, $check, $place, $row, $this->sound()->chances[$key]);
-            if (null !== $predicted) {
-                $rows[$key] = $predicted;
-            }
-        }
-        $spent = $this->simulations() - $before;
+        $sets = array_map(static fn (Particle $one): array => [$one], Particles::ofFault($fault, $this->layout));
 
-        return new FaultSignature(
-            $this->keys->fault($this->layout, $fault),
-            $fault->id,
-            \count($particles),
-            $rows,
-            $spent,
-        );
+        return $this->signature($this->keys->fault($this->layout, $fault), $fault->id, $sets);
     }
 
-    /** What one particle shows in one row. */
-    public static function see(Particle $particle, Subject $subject, Check $check, Place $place, Row $row): Seen
+    /**
+     * Two faults in one vehicle, a few severities of each.
+     *
+     * @throws InvalidData when one of them cannot sit there
+     */
+    public function pair(Faults $faults, SuspectAt $one, SuspectAt $other): FaultSignature
+    {
+        $sets = [];
+        foreach (Particles::few($faults, $this->layout, $one) as $first) {
+            foreach (Particles::few($faults, $this->layout, $other) as $second) {
+                $sets[] = [$first, $second];
+            }
+        }
+
+        return $this->signature($this->keys->pair($this->layout, $one, $other), $one.' '.$other, $sets);
+    }
+
+    /** @param list<non-empty-list<Particle>> $sets what is in one vehicle together */
+    private function signature(string $key, string $name, array $sets): FaultSignature
+    {
+        $before = $this->simulations();
+        $subjects = [];
+        foreach ($sets as $set) {
+            $effects = Effects::none();
+            foreach ($set as $particle) {
+                $effects = $effects->together($particle->effects);
+            }
+            $subjects[] = $this->sound->with($effects);
+        }
+        $rows = [];
+        foreach ($this->rows() as $row => [$check, $place, $of]) {
+            $predicted = $this->row($sets, $subjects, $check, $place, $of, $this->sound()->chances[$row]);
+            if (null !== $predicted) {
+                $rows[$row] = $predicted;
+            }
+        }
+
+        return new FaultSignature($key, $name, \count($sets), $rows, $this->simulations() - $before);
+    }
+
+    /**
+     * What faults that are in one vehicle together show in one row.
+     *
+     * @param list<Particle> $particles
+     */
+    public static function see(array $particles, Subject $subject, Check $check, Place $place, Row $row): Seen
     {
         $asked = Asked::of($check, $place, $row);
-        $sign = $particle->place->meets($asked->spot()) ? $particle->fault->signs->of($check->id, $row->id) : null;
+        $sign = null;
+        foreach ($particles as $particle) {
+            $own = $row->observer->sign($particle, $subject, $asked, $check, $row);
+            $sign = null === $sign || null === $own ? $sign ?? $own : $row->observer->together($sign, $own);
+        }
 
         return $row->observer->see($subject, $asked, $sign);
     }
 
     /**
-     * @param list<Particle> $particles
+     * @param list<non-empty-list<Particle>> $sets
      * @param list<Subject> $subjects
      * @param non-empty-list<float> $soundChances
      *
      * @return array{table: list<list<float>>, index: list<int>, medians?: list<float>}|null null where nothing differs
      */
     private function row(
-        array $particles,
+        array $sets,
         array $subjects,
         Check $check,
         Place $place,
@@ -111,8 +147,8 @@ final class Prediction
         $table = $index = $medians = [];
         $known = [$this->print($soundChances) => -1];
         $differs = false;
-        foreach ($particles as $n => $particle) {
-            $seen = self::see($particle, $subjects[$n], $check, $place, $row);
+        foreach ($sets as $n => $set) {
+            $seen = self::see($set, $subjects[$n], $check, $place, $row);
             $chances = $this->rounded($row->observer->wording->withBlunder($seen->chances));
             $print = $this->print($chances);
             if (!isset($known[$print])) {

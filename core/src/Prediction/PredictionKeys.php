@@ -10,6 +10,7 @@ use Rodrel\Core\Check\Complaint\Complaints;
 use Rodrel\Core\Fault\Fault;
 use Rodrel\Core\Fault\Faults;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\SuspectAt;
 
 /**
  * The identity of what is predicted: layout, the sources that compute, what a fault changes and shows, and what the
@@ -53,6 +54,16 @@ final readonly class PredictionKeys
     public function fault(Layout $layout, Fault $fault): string
     {
         return $this->hash([$this->common, $layout, $fault->id, $fault->places, $fault->damage, $fault->signs]);
+    }
+
+    public function pair(Layout $layout, SuspectAt $one, SuspectAt $other): string
+    {
+        return $this->hash([
+            $this->fault($layout, $this->faults->of($one)),
+            $this->fault($layout, $this->faults->of($other)),
+            (string) $one,
+            (string) $other,
+        ]);
     }
 
     /** @param array<array-key, mixed> $parts */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Prediction;
 
-use Rodrel\Core\Check\Chance;
 use Rodrel\Core\Check\Checks;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Shape;
@@ -17,12 +16,12 @@ use Rodrel\Core\Vehicle\Layout;
  */
 final readonly class Signature
 {
-    private const FORMAT = 2;
+    private const FORMAT = 3;
 
     /**
      * @param array<string, array{
-     *     words: list<string>, table: list<list<float>>, index: list<int>,
-     *     medians?: list<float>, sound?: float, noise?: float, blunder?: float
+     *     words: list<string>, table: list<non-empty-list<float>>, index: list<int>, blunder: float, noise: float,
+     *     cause: string, common: float, medians?: list<float>, sound?: float
      * }> $rows by row key
      */
     private function __construct(
@@ -42,11 +41,16 @@ final readonly class Signature
                 foreach ($check->rows as $row) {
                     $rowKey = $at->row($row->id);
                     $wording = $row->observer->wording;
-                    $rows[$rowKey] = ['words' => $wording->words] + self::joined($rowKey, $sound, $faults);
+                    $rows[$rowKey] = [
+                        'words' => $wording->words,
+                        'blunder' => $wording->blunder,
+                        'noise' => $wording->noise,
+                        'cause' => $wording->common->cause ?? '',
+                        'common' => $wording->common->noise ?? 0.0,
+                        ...self::joined($rowKey, $sound, $faults),
+                    ];
                     if (isset($sound->medians[$rowKey])) {
                         $rows[$rowKey]['sound'] = $sound->medians[$rowKey];
-                        $rows[$rowKey]['noise'] = $wording->noise;
-                        $rows[$rowKey]['blunder'] = $wording->blunder;
                     }
                 }
             }
@@ -59,6 +63,36 @@ final readonly class Signature
             $rows,
             $of(static fn (FaultSignature $fault): int => $fault->simulations),
         );
+    }
+
+    /**
+     * With hypotheses more: pairs of faults, after all single ones.
+     *
+     * @param list<FaultSignature> $pairs
+     */
+    public function with(array $pairs): self
+    {
+        $rows = $this->rows;
+        foreach ($rows as $key => $row) {
+            foreach ($pairs as $pair) {
+                $more = $pair->rows[$key] ?? null;
+                $from = \count($row['table']);
+                foreach ($more['table'] ?? [] as $chances) {
+                    $row['table'][] = $chances;
+                }
+                foreach ($more['index'] ?? array_fill(0, $pair->particles, -1) as $i) {
+                    // the first prediction of a row is a sound vehicle's
+                    $row['index'][] = -1 === $i ? 0 : $from + $i;
+                }
+                if (isset($row['medians'])) {
+                    array_push($row['medians'], ...$more['medians'] ?? array_fill(0, $pair->particles, $row['sound'] ?? 1.0));
+                }
+            }
+            $rows[$key] = $row;
+        }
+        $more = array_sum(array_map(static fn (FaultSignature $pair): int => $pair->particles, $pairs));
+
+        return new self($this->key, $this->particles + $more, $rows, $this->simulations);
     }
 
     /** @return array{format: int, key: string, particles: int, simulations: int, rows: array<string, mixed>} */
@@ -87,8 +121,8 @@ final readonly class Signature
         }
         /**
          * @var array<string, array{
-         *     words: list<string>, table: list<list<float>>, index: list<int>,
-         *     medians?: list<float>, sound?: float, noise?: float, blunder?: float
+         *     words: list<string>, table: list<non-empty-list<float>>, index: list<int>, blunder: float, noise: float,
+         *     cause: string, common: float, medians?: list<float>, sound?: float
          * }> $rows
          */
         $rows = $shape->raw('rows');
@@ -104,38 +138,6 @@ final readonly class Signature
     public function has(string $rowKey): bool
     {
         return isset($this->rows[$rowKey]);
-    }
-
-    /** @return list<float> the chance of one word under each particle */
-    public function column(string $rowKey, string $word): array
-    {
-        $row = $this->rows[$rowKey];
-        $at = array_search($word, $row['words'], true);
-        if (!\is_int($at)) {
-            $words = implode(', ', $row['words']);
-            throw InvalidData::at('/'.$rowKey, \sprintf('"%s" is not an outcome; expected %s', $word, $words));
-        }
-        $byPrediction = array_map(static fn (array $chances): float => $chances[$at], $row['table']);
-
-        return array_map(static fn (int $i): float => $byPrediction[$i], $row['index']);
-    }
-
-    /** @return list<float> relative likelihood of a typed number under each particle */
-    public function density(string $rowKey, float $number): array
-    {
-        $row = $this->rows[$rowKey];
-        if (!isset($row['medians'], $row['noise'], $row['sound'], $row['blunder'])) {
-            throw InvalidData::at('/'.$rowKey, 'this row takes a word, not a number');
-        }
-        $noise = $row['noise'];
-        $slip = $row['blunder'];
-        // a slip of the pen falls anywhere up to half over the largest number that any fault shows
-        $flat = $slip / (1.5 * max(2.0 * $row['sound'], 1e-9, ...$row['medians']));
-
-        return array_map(
-            static fn (float $median): float => (1.0 - $slip) * Chance::density($number, $median, $noise) + $flat,
-            $row['medians'],
-        );
     }
 
     /**

@@ -12,13 +12,15 @@ final readonly class CriterionRule
 {
     public const OPEN_STEPS = 'open-steps';
     public const SAFETY_ITEMS = 'safety-items';
+    public const UNBLED = 'unbled';
 
     /**
      * @param string|null $check that answers it; null: computed, or the drive made before
      * @param array<string, list<string>> $rows the words that pass, by row
-     * @param string|null $computed OPEN_STEPS or SAFETY_ITEMS
+     * @param string|null $computed OPEN_STEPS, SAFETY_ITEMS or UNBLED
      * @param bool $standing before any wheel turns on the road
      * @param bool $neverWaived not even by a lead
+     * @param string|null $driven word that passes too where the driveline turns with the wheel
      */
     private function __construct(
         public string $id,
@@ -27,6 +29,7 @@ final readonly class CriterionRule
         public ?string $computed,
         public bool $standing,
         public bool $neverWaived,
+        public ?string $driven,
     ) {
     }
 
@@ -41,7 +44,7 @@ final readonly class CriterionRule
             $rows = array_fill_keys($ids, $shape->texts('each_corner'));
         }
         $computed = $shape->has('computed')
-            ? $shape->choice('computed', [self::OPEN_STEPS, self::SAFETY_ITEMS])
+            ? $shape->choice('computed', [self::OPEN_STEPS, self::SAFETY_ITEMS, self::UNBLED])
             : null;
         $check = $shape->optionalText('check');
         $ways = (int) (null !== $check) + (int) (null !== $computed) + (int) $shape->flag('same_drive');
@@ -56,6 +59,7 @@ final readonly class CriterionRule
             $computed,
             $shape->flag('standing'),
             $shape->flag('never_waived'),
+            $shape->optionalText('driven'),
         );
     }
 }

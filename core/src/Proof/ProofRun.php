@@ -21,6 +21,7 @@ final readonly class ProofRun
      * @param list<Reading> $readings of the epoch that the repair opened
      * @param array<string, list<string>> $left what is still open, by kind of computed criterion
      * @param array<string, string> $waived criterion → reason
+     * @param list<string> $driven rows of wheels whose own driveline is felt when they are turned
      * @param SameDrive|null $drive null where no temperatures were taken before
      */
     public static function of(
@@ -29,6 +30,7 @@ final readonly class ProofRun
         array $left,
         array $waived,
         ?SameDrive $drive = null,
+        array $driven = [],
     ): self {
         $criteria = [];
         foreach ($book->criteria as $rule) {
@@ -40,7 +42,11 @@ final readonly class ProofRun
                 $criteria[] = new Criterion($rule, $status, null, $open, $said);
             } elseif (null !== $rule->check) {
                 $at = CheckAt::of($rule->check, Place::vehicle());
-                $criteria[] = self::read($rule, $at, $rule->rows, $readings, $reason);
+                $rows = $rule->rows;
+                foreach (null === $rule->driven ? [] : array_intersect($driven, array_keys($rows)) as $row) {
+                    $rows[$row][] = $rule->driven;
+                }
+                $criteria[] = self::read($rule, $at, $rows, $readings, $reason);
             } elseif (null !== $drive) {
                 $ids = array_map(static fn (Corner $corner): string => $corner->value, Corner::cases());
                 $rows = array_fill_keys($ids, $drive->words);

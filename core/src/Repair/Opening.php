@@ -9,7 +9,7 @@ use Rodrel\Core\Shape;
 /** What of the system a repair opens, what it wants bled afterwards, and whether an axle may be done as a pair. */
 final readonly class Opening
 {
-    private function __construct(public bool $system, public string $bleeds, public bool $pair)
+    private function __construct(public bool $system, public string $bleeds, public bool $pair, public array $wantsSeen)
     {
     }
 
@@ -19,6 +19,7 @@ final readonly class Opening
             $shape->flag('opens'),
             $shape->choice('bleeds', ['none', 'place', 'all']),
             $shape->flag('pair'),
+            $shape->texts('wants_seen'),
         );
     }
 }

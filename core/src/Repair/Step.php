@@ -10,12 +10,16 @@ use Rodrel\Core\Shape;
 /** One step of a procedure. Its words are the catalogue text `step.<procedure>.<id>`. */
 final readonly class Step
 {
+    /** Belongs to one school's way of doing it; null belongs to all. */
+    public ?string $way;
+    /** Comes after all that is required. */
+    public bool $last;
+
     /**
      * @param list<string> $cautions
      * @param AskedFigure|null $figure that is typed with this step
      * @param int|null $count how many of a consumable are used (new sealing washers, plugs)
      * @param bool $opens the system is open from here on
-     * @param string|null $way belongs to one school's way of doing it; null belongs to all
      */
     private function __construct(
         public string $id,
@@ -24,8 +28,10 @@ final readonly class Step
         public ?int $count,
         public bool $opens,
         public bool $required,
-        public ?string $way,
+        Shape $shape,
     ) {
+        $this->way = $shape->has('way') ? $shape->text('way') : null;
+        $this->last = $shape->flag('last');
     }
 
     public static function fromShape(Shape $shape): self
@@ -50,7 +56,7 @@ final readonly class Step
             $shape->has('count') ? (int) $shape->number('count') : null,
             $shape->flag('opens'),
             $shape->flag('required'),
-            $shape->has('way') ? $shape->text('way') : null,
+            $shape,
         );
     }
 }

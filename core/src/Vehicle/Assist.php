@@ -15,6 +15,7 @@ final readonly class Assist
      * @param float $jumpOutN least output once it has begun, N
      * @param float $areaCm2 of the diaphragm
      * @param float $vacuumKpa of the supply, below the air
+     * @param bool $pump a pump of its own makes the vacuum, not the engine
      */
     private function __construct(
         public float $gain,
@@ -22,6 +23,7 @@ final readonly class Assist
         public float $jumpOutN,
         public float $areaCm2,
         public float $vacuumKpa,
+        public bool $pump,
     ) {
     }
 
@@ -33,6 +35,7 @@ final readonly class Assist
             $shape->notNegative('jump_out_n', 0.0),
             $shape->notNegative('area_cm2', 0.0),
             $shape->notNegative('vacuum_kpa', 0.0),
+            $shape->flag('pump'),
         );
     }
 

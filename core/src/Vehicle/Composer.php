@@ -97,6 +97,7 @@ final readonly class Composer
                             'jump_out_n' => $solid ? 450 : 400,
                             'area_cm2' => $solid ? 560 : 430,
                             'vacuum_kpa' => 'electric-pump' === $assist ? 80 : 65,
+                            'pump' => 'electric-pump' === $assist,
                         ],
                 'master' => ['bore_mm' => 22.2, 'chambers' => self::chambers($split)],
                 'modulator' => $antiLock,

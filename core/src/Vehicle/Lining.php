@@ -29,6 +29,12 @@ final readonly class Lining
     ) {
     }
 
+    /** What a hand at the tread feels of a sound wheel, N. */
+    public function ownEffortN(float $tyreRadiusM): float
+    {
+        return ($this->baseDragNm + $this->drivelineNm) / $tyreRadiusM;
+    }
+
     public static function fromShape(Shape $shape): self
     {
         return new self(

@@ -26,6 +26,12 @@ enum Places: string
     /** Small parking-brake shoes in the hat of a rear disc. */
     case Hat = 'hat';
     case ElectricParking = 'electric-parking';
+    /** The vehicle, where a pump of its own makes the vacuum. */
+    case VacuumPump = 'vacuum-pump';
+    /** The vehicle, where its engine makes the vacuum. */
+    case EngineVacuum = 'engine-vacuum';
+    /** The rear axle, where one lever pulls a cable to both wheels. */
+    case ParkingCable = 'parking-cable';
     case HoseCorner = 'hose-corner';
     case ChannelCorner = 'channel-corner';
 
@@ -56,7 +62,19 @@ enum Places: string
             self::Circuit => array_map(static fn (Chamber $c): Place => Place::of($c->id), $layout->chambers),
             self::Vehicle => [Place::vehicle()],
             self::Assist => $layout->hasAssist() ? [Place::vehicle()] : [],
+            self::VacuumPump => $layout->hasAssist() && $layout->assist->pump ? [Place::vehicle()] : [],
+            self::EngineVacuum => $layout->hasAssist() && !$layout->assist->pump ? [Place::vehicle()] : [],
+            self::ParkingCable => 2 === \count(self::cabled($layout)) ? [Place::axleOf(Corner::LeftRear)] : [],
         };
+    }
+
+    /** @return list<Place> rear wheels that a cable pulls */
+    private static function cabled(Layout $layout): array
+    {
+        return array_values(array_filter(
+            self::brakes($layout, static fn (WheelBrake $b): bool => $b->parking->here && !$b->parking->electric),
+            static fn (Place $place): bool => false === $place->corner()?->isFront(),
+        ));
     }
 
     /**

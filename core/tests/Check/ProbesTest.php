@@ -24,7 +24,7 @@ final class ProbesTest extends TestCase
     {
         $effects = new Effects(['hose@lf' => ['gr' => $returnConductance]]);
         [$probes, $run] = $this->pressed($effects);
-        $read = $probes->pushBack($run, Corner::LeftFront);
+        $read = $probes->pushBack($run, Corner::LeftFront, 0.0);
         self::assertEqualsWithDelta($movedMm, $read->movedMm, max(0.1, 0.04 * $movedMm));
         if (null !== $leftShare) {
             self::assertEqualsWithDelta($leftShare, $read->leftShare, 0.03);
@@ -38,7 +38,7 @@ final class ProbesTest extends TestCase
     {
         foreach ([[600.0, 0.0], [100.0, 0.77]] as [$holdKpa, $movedMm]) {
             [$probes, $run] = $this->pressed(new Effects(['hose@lf' => ['hold' => $holdKpa, 'gr' => 1e-3]]));
-            self::assertEqualsWithDelta($movedMm, $probes->pushBack($run, Corner::LeftFront)->movedMm, 0.04);
+            self::assertEqualsWithDelta($movedMm, $probes->pushBack($run, Corner::LeftFront, 0.0)->movedMm, 0.04);
         }
     }
 

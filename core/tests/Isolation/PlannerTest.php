@@ -38,7 +38,7 @@ final class PlannerTest extends TestCase
     }
 
     /**
-     * "Push", 5 minutes, wheels off from the ground: 4 + 6 more. Yes has 0.75·0.9 + 0.25·0.1 = 0.7; then the hose
+     * "Push", 5 minutes, wheels off from the ground: 4 + 6 more, and a minute's walk. Yes has 0.75·0.9 + 0.25·0.1 = 0.7; then the hose
      * has 0.675/0.7. Entropy before 0.811278 bits; after yes 0.222285, after no 0.811278 (0.25 against 0.75).
      * Cost after yes 6450 + 0.0357·17750 = 7083.93; after no the caliper has 0.75: hose 6450/0.25 = 25800,
      * caliper 17750/0.75 = 23667, so caliper first: 17750 + 0.25·6450 = 19362.5.
@@ -54,8 +54,9 @@ final class PlannerTest extends TestCase
         $lambda = (10887.5 - 9275.0) / 0.811278;
         self::assertEqualsWithDelta($bits, $proposal->worth->bits, 1e-4);
         self::assertEqualsWithDelta($saving, $proposal->worth->savingCents, 0.5);
-        self::assertEqualsWithDelta(15.0, $proposal->worth->minutes, 1e-9);
-        self::assertEqualsWithDelta(($saving + $lambda * $bits - 15.0 * 100.0) / 15.0, $proposal->worth->score, 0.5);
+        self::assertEqualsWithDelta(16.0, $proposal->worth->minutes, 1e-9);
+        self::assertEqualsWithDelta($saving + $lambda * $bits - 16.0 * 100.0, $proposal->worth->score, 0.5, 'net');
+        self::assertEqualsWithDelta(11.0, $proposal->worth->wayMinutes, 1e-9);
         $fork = $planner->fork($proposal);
         self::assertSame(
             ['yes', 'no'],
@@ -172,7 +173,7 @@ final class PlannerTest extends TestCase
                 false,
                 $at,
             ),
-            new Reading('p', CheckAt::parse('pedal@vehicle'), ['travel' => 'normal', 'sink' => 'none'], false, $at),
+            new Reading('p', CheckAt::parse('pedal@vehicle'), ['travel' => 'normal', 'sink' => 'none', 'feel' => 'firm'], false, $at),
             new Reading(
                 's',
                 CheckAt::parse('spin@vehicle'),
@@ -181,7 +182,7 @@ final class PlannerTest extends TestCase
                 $at,
             ),
         ];
-        self::assertCount(9, $this->road(new Situation(new CarState(Lift::Ground, false, false, true), []))->unmet);
+        self::assertCount(10, $this->road(new Situation(new CarState(Lift::Ground, false, false, true), []))->unmet);
         self::assertFalse($this->road(new Situation(new CarState(Lift::Ground, false, false, true), []))->seenUnsafe);
         self::assertTrue($this->road(new Situation(new CarState(Lift::Ground, false, false, true), $good))->isOpen());
         self::assertSame(
@@ -239,38 +240,38 @@ final class PlannerTest extends TestCase
         self::assertSame('hose@vehicle', (string) $belief->leader()[0]);
         $now = new Situation(new CarState(Lift::WheelsOff, true, false, true), [$against]);
         self::assertFalse(Verdict::of($belief, $now, World::settings())->confirmed);
-        $for = ToyField::reading('push', 'yes');
-        $belief = Belief::of($field, Opening::first($field, Context::none(), 0.0), [$for]);
-        self::assertTrue(
-            Verdict::of(
-                $belief,
-                new Situation(new CarState(Lift::WheelsOff, true, false, true), [$for]),
-                World::settings(),
-            )->confirmed,
-        );
     }
 
     /**
-     * Where no check tells anything, a part dearer than the shop's limit still wants confirming, a cheaper one does
-     * not.
+     * "Push yes" speaks 3 to 1 for the hose, "look yes" 4 to 1. The look raised it, the push confirms it, where 2 to 1 is
+     * enough; a part dearer than the shop's limit wants 5 to 1. Alone, or taken once, the push confirms nothing.
      */
-    public function testADearPartWantsConfirmingAndACheapOneDoesNot(): void
+    public function testWhatConfirmsAFinding(): void
     {
-        $field = ToyField::make([0.5, 0.5], [0.5, 0.5], ['adjuster', 'pins']);
-        $belief = Belief::of($field, Opening::first($field, Context::none(), 0.0), []);
-        $now = new Situation(new CarState(Lift::WheelsOff, true, false, true), []);
-        $verdict = static fn (int $parts): Verdict => Verdict::of(
-            $belief,
-            $now,
-            World::settings(null, [
-                'prices' => ['adjuster' => ['parts_cents' => $parts]],
-            ]),
-        );
-        self::assertSame('confirm', $verdict(8001)->reason);
-        self::assertSame('nothing-worth-it', $verdict(7999)->reason);
+        $field = ToyField::make([0.75, 0.25], [0.8, 0.2], ['adjuster', 'pins']);
+        $confirmed = static function (int $parts, Reading ...$readings) use ($field): bool {
+            $belief = Belief::of($field, Opening::first($field, Context::none(), 0.0), array_values($readings));
+            $settings = World::settings(null, ['prices' => ['adjuster' => ['parts_cents' => $parts]]]);
+            $now = new Situation(new CarState(Lift::WheelsOff, true), array_values($readings));
+
+            return Verdict::of($belief, $now, $settings)->confirmed;
+        };
+        [$push, $look] = [ToyField::reading('push', 'yes'), ToyField::reading('look', 'yes')];
+        self::assertFalse($confirmed(100, $push), 'nothing else raised it');
+        self::assertFalse($confirmed(100, $look), 'its own check was not made');
+        self::assertTrue($confirmed(100, $push, $look));
+        self::assertFalse($confirmed(8001, $push, $look), 'too dear for 3 to 1');
+        self::assertTrue($confirmed(100, $push, ToyField::reading('push', 'yes', at: '2026-03-01 10:09:00')), 'twice');
     }
 
-    /** 300 cents of consumables over 15 minutes cost 20 cents a minute; opening costs 12 minutes of bleeding, once. */
+    /** A wrong repair costs 12000 beside itself: hose first leaves a quarter, 10887.5 + 0.25 · 12000. */
+    public function testAComebackIsCounted(): void
+    {
+        $costs = Costs::of(ToyField::make(), World::settings(null, ['comeback_cents' => 12000]));
+        self::assertEqualsWithDelta(13887.5, $costs->expected([0.75, 0.25, 0.0]), 1e-6);
+    }
+
+    /** Consumables are taken from the net worth; opening costs 12 minutes of bleeding, once. */
     public function testConsumablesAndBleedingAreCounted(): void
     {
         $now = new Situation(new CarState(Lift::Ground, false, false, true), []);
@@ -283,7 +284,7 @@ final class PlannerTest extends TestCase
 
             return $planner->weigh($field->knowledge->checks->of('push'), Place::vehicle(), $now)->worth->score;
         };
-        self::assertEqualsWithDelta(20.0, $score(0) - $score(300), 1e-6);
+        self::assertEqualsWithDelta(300.0, $score(0) - $score(300), 1e-6);
 
         $field = World::field('medium-car');
         $planner = new Planner(

@@ -74,10 +74,14 @@ final class ToyField
             'words' => ['yes', 'no'],
             'table' => [[$yes[0], 1.0 - $yes[0]], [$yes[1], 1.0 - $yes[1]]],
             'index' => [0, 1],
+            'blunder' => 0.0,
+            'noise' => 0.0,
+            'cause' => '',
+            'common' => 0.0,
         ];
         $rows = ['push@vehicle' => $row($push), 'look@vehicle' => $row($look)];
         $signature = Signature::fromArray([
-            'format' => 2,
+            'format' => 3,
             'key' => 'toy',
             'particles' => 2,
             'simulations' => 0,

@@ -30,8 +30,11 @@ final class JobStateTest extends TestCase
     public function testAJobFromComplaintToHandover(): void
     {
         self::assertSame(Stage::Intake, $this->state()->stage);
-        $this->intake()->lift('wheels-off')->spin('will-not-turn');
-        $this->read('push-back@lf', ['' => 'hard-shut-easy-open'])->read('hose-top@lf', ['' => 'stays-stuck']);
+        $this->pushedBack();
+        self::assertSame(['caliper@lf' => 3.0], $this->state()->situation->car->apart);
+        $this->write(Kind::Together, ['what' => 'caliper@lf'])
+            ->read('bleeder-open@lf', ['' => 'spurts-frees'])
+            ->read('hose-top@lf', ['' => 'stays-stuck']);
         self::assertSame(Stage::Bench, $this->state()->stage);
         self::assertSame('hose@lf', (string) $this->diagnosis()->verdict()->repair);
 
@@ -44,10 +47,7 @@ final class JobStateTest extends TestCase
         self::assertSame(1, $this->state()->story->now()->number);
         self::assertTrue($this->state()->situation->car->opened);
 
-        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(
-            Kind::Bled,
-            [],
-        );
+        $this->bleed();
         self::assertSame(Stage::Proof, $this->state()->stage);
         $this->prove();
         self::assertSame(
@@ -65,16 +65,8 @@ final class JobStateTest extends TestCase
 
     public function testAFailedProofReturnsToTheBenchAsAReadingOfTheNewEpoch(): void
     {
-        $this->intake()
-            ->lift('wheels-off')
-            ->spin('will-not-turn')
-            ->read('push-back@lf', ['' => 'hard-shut-easy-open'])
-            ->sign('hose@lf')
-            ->carryOutHose();
-        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(
-            Kind::Bled,
-            [],
-        );
+        $this->pushedBack()->sign('hose@lf')->carryOutHose();
+        $this->bleed();
         $before = $this->diagnosis()->belief->group('caliper@lf');
         $this->lift('raised')->read('spin-hard@vehicle', [
             'lf' => 'two-hands',
@@ -95,17 +87,9 @@ final class JobStateTest extends TestCase
      */
     public function testALongPedalAfterACleanRunIsAReading(): void
     {
-        $this->intake()
-            ->lift('wheels-off')
-            ->spin('will-not-turn')
-            ->read('push-back@lf', ['' => 'hard-shut-easy-open'])
-            ->sign('hose@lf')
-            ->carryOutHose();
+        $this->pushedBack()->sign('hose@lf')->carryOutHose();
         $unbled = $this->diagnosis()->belief->group('bleed-cycled@vehicle');
-        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(
-            Kind::Bled,
-            [],
-        );
+        $this->bleed();
         self::assertGreaterThan($unbled, $this->diagnosis()->belief->group('bleed-cycled@vehicle'));
         $before = $this->diagnosis()->belief->group('bleed-cycled@vehicle');
         $this->lift('ground')->read('first-stroke@vehicle', ['' => 'long']);
@@ -287,12 +271,7 @@ final class JobStateTest extends TestCase
 
     public function testASafetyItemBarsTheHandover(): void
     {
-        $this->intake()
-            ->lift('wheels-off')
-            ->spin('will-not-turn')
-            ->read('push-back@lf', ['' => 'hard-shut-easy-open'])
-            ->sign('hose@lf')
-            ->carryOutHose();
+        $this->pushedBack()->sign('hose@lf')->carryOutHose();
         $this->write(Kind::Bled, [])->write(Kind::Item, ['text' => 'line plug', 'due' => '', 'safety' => true]);
         $item = end($this->log)->id;
         try {
@@ -308,10 +287,7 @@ final class JobStateTest extends TestCase
 
     public function testAReadingTakenBackTakesTheFindingWithIt(): void
     {
-        $this->intake()
-            ->lift('wheels-off')
-            ->spin('will-not-turn')
-            ->read('push-back@lf', ['' => 'hard-shut-easy-open']);
+        $this->pushedBack();
         $rests = end($this->log)->id;
         $this->write(Kind::Finding, [
             'group' => 'hose@lf',
@@ -375,10 +351,7 @@ final class JobStateTest extends TestCase
             $this->intake();
             $this->log[] = $this->entry(Kind::Reading, $loop(3.0));
             $this->write(Kind::Cool, [])->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf')->carryOutHose();
-            $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(
-                Kind::Bled,
-                [],
-            );
+            $this->bleed();
             $this->prove();
             $this->log[] = $this->entry(Kind::Reading, $loop($share));
             $heat = array_values(
@@ -407,13 +380,103 @@ final class JobStateTest extends TestCase
         self::assertEqualsWithDelta(20.0, $odds(true) / $odds(false), 0.1);
     }
 
+    /** A tool of 24 N·m fits a banjo and no wheel nut. */
+    public function testAWheelNutAtTheTorqueOfABanjoPassesNoProof(): void
+    {
+        $this->pushedBack()->sign('hose@lf');
+        $sheet = end($this->log)->id;
+        $figure = static fn (float $nm): array => ['figure' => ['typed' => "$nm", 'unit' => 'N·m', 'core' => $nm]];
+        try {
+            Rule::check($this->state(), $this->entry(Kind::Step, ['sheet' => $sheet, 'step' => 'wheel'] + $figure(110.0)));
+            self::fail('Wheel nuts came before the rest.');
+        } catch (Refused $refused) {
+            self::assertSame(['rest-first'], $refused->reasons);
+        }
+        $this->carryOutHose();
+        $torque = fn (): ?string => $this->state()->proof->criterion('torque')?->status;
+        self::assertSame(Criterion::PASSED, $torque());
+        $this->write(Kind::Step, ['sheet' => $sheet, 'step' => 'wheel'] + $figure(24.0));
+        self::assertSame(Criterion::OPEN, $torque());
+        $step = end($this->log)->id;
+        $this->write(Kind::Figures, ['torques' => ['wheel' => $figure(24.0)['figure']]]);
+        self::assertSame(Criterion::OPEN, $torque(), 'typed, and nobody else stands for it');
+        $this->log[] = new Entry(
+            'seen',
+            \count($this->log) + 1,
+            new ConfirmPayload($step),
+            'ben',
+            new \DateTimeImmutable('2026-03-01 12:00:00'),
+        );
+        self::assertSame(Criterion::PASSED, $torque());
+    }
+
+    /** Nobody presses the pedal while the drum is off, and what was opened is proved standing before the road. */
+    public function testNoPressWithADrumOff(): void
+    {
+        $this->intake()->lift('wheels-off')->read('drum-look@rr', ['boots' => 'dry']);
+        try {
+            Rule::check($this->state(), $this->entry(Kind::Reading, [
+                'check' => 'spin@vehicle',
+                'outcomes' => ['lf' => 'one-finger'],
+            ]));
+            self::fail('The pedal was pressed with a drum off.');
+        } catch (Refused $refused) {
+            self::assertSame(['together'], $refused->reasons);
+        }
+        $this->write(Kind::Together, ['what' => 'drum@rr'])->spin('one-finger');
+        self::assertSame([], $this->state()->situation->car->apart);
+    }
+
+    public function testAnEasedBleederClosesTheRoadUntilTheStandingProof(): void
+    {
+        $this->pushedBack()->write(Kind::Together, ['what' => 'caliper@lf'])->read('pedal@vehicle', ['feel' => 'firm']);
+        self::assertTrue($this->state()->situation->car->opened, 'a firm pedal shows neither dry joints nor tight nuts');
+    }
+
+    public function testBleedingIsNoFindingBeforeLevelAndWetAreSeen(): void
+    {
+        $this->intake()->lift('ground')->read('pump@vehicle', ['third' => 'comes-up']);
+        try {
+            $this->sign('bleed@vehicle');
+            self::fail('Signed unseen.');
+        } catch (Refused $refused) {
+            self::assertSame(['look-first'], $refused->reasons);
+        }
+        $this->read('look@vehicle', ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'])->sign('bleed@vehicle');
+        self::assertSame(Stage::Repair, $this->state()->stage);
+    }
+
+    public function testNobodyPumpsPastAnEmptyChamber(): void
+    {
+        $this->intake()->read('look@vehicle', ['level' => 'empty']);
+        foreach (['pump@vehicle' => ['third' => 'comes-up'], 'pedal@vehicle' => ['sink' => 'none']] as $check => $word) {
+            try {
+                Rule::check($this->state(), $this->entry(Kind::Reading, ['check' => $check, 'outcomes' => $word]));
+                self::fail("$check was let through.");
+            } catch (Refused $refused) {
+                self::assertSame(['not-empty'], $refused->reasons);
+            }
+        }
+    }
+
+    private function pushedBack(): self
+    {
+        return $this->intake()
+            ->lift('wheels-off')
+            ->spin('will-not-turn')
+            ->read('push-back@lf', ['' => 'hard-shut-easy-open']);
+    }
+
+    private function bleed(): self
+    {
+        return $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])
+            ->write(Kind::Bled, []);
+    }
+
     private function repaired(): void
     {
         $this->intake()->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf')->carryOutHose();
-        $this->write(Kind::Bleed, ['corner' => 'lf', 'strokes' => 12, 'bubbles' => 'none', 'clear' => 4])->write(
-            Kind::Bled,
-            [],
-        );
+        $this->bleed();
     }
 
     private function intake(): self
@@ -461,7 +524,8 @@ final class JobStateTest extends TestCase
             $this->write(Kind::Prepared, ['item' => $item['id']]);
         }
         foreach ($procedure->steps as $step) {
-            $figure = null === $step->figure ? [] : ['figure' => ['typed' => '24', 'unit' => 'N·m', 'core' => 24.0]];
+            $core = null === $step->figure ? 0.0 : array_sum($step->figure->typical) / 2.0;
+            $figure = null === $step->figure ? [] : ['figure' => ['typed' => "$core", 'unit' => 'N·m', 'core' => $core]];
             $this->write(Kind::Step, ['sheet' => $sheet, 'step' => $step->id] + $figure);
             if (true === $step->figure?->holdPoint) {
                 $this->minute += 10;
@@ -480,7 +544,7 @@ final class JobStateTest extends TestCase
             ->read('look@vehicle', ['level' => 'good', 'wet' => 'good', 'lamp' => 'good']);
         $this->write(Kind::Reading, [
             'check' => 'pedal@vehicle',
-            'outcomes' => ['sink' => 'none'],
+            'outcomes' => ['sink' => 'none', 'feel' => 'firm'],
             'numbers' => ['travel' => ['typed' => '68', 'unit' => 'mm', 'core' => 68.0]],
             'unsure' => false,
         ]);
@@ -490,9 +554,10 @@ final class JobStateTest extends TestCase
             'unsure' => false,
         ]);
         self::assertContains('on-ground', $this->state()->road()->unmet);
-        $this->write(Kind::Lift, ['to' => 'ground', 'stands' => false])->read('complaint-again@vehicle', [
-            '' => 'gone',
-        ]);
+        $this->write(Kind::Lift, ['to' => 'ground', 'stands' => false])
+            ->read('complaint-again@vehicle', ['' => 'gone'])
+            ->read('dry-again@vehicle', ['' => 'dry'])
+            ->read('parking-hold@vehicle', ['' => 'holds-and-frees']);
         $this->lift('raised')
             ->read('spin-hot@vehicle', $best)
             ->write(Kind::Lift, ['to' => 'ground', 'stands' => false]);

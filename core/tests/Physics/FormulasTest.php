@@ -71,7 +71,8 @@ final class FormulasTest extends TestCase
     /** Logs of chances far below what a number can hold: 2 : 1 : 1 stays 2 : 1 : 1. */
     public function testWeightsOfVerySmallChances(): void
     {
-        $weights = Weights::of([-2000.0, -2000.0 - log(2.0)], -2000.0 - log(2.0));
+        $half = -2000.0 - log(2.0);
+        $weights = Weights::of([[-2000.0, $half, $half]]);
         self::assertEqualsWithDelta([0.5, 0.25], $weights->posterior, 1e-12);
         self::assertEqualsWithDelta(0.25, $weights->second, 1e-12);
     }

@@ -44,7 +44,8 @@ final class LawsTest extends TestCase
             $before = [];
             foreach ([40.0, 90.0, 160.0, 300.0] as $footN) {
                 $seen = World::press(World::layout(), $particle->effects->all(), $footN, [0.4, 3.4]);
-                foreach (['0.40', '3.40'] as $at) {
+                // what leaks is gone the sooner the harder the foot
+                foreach ($particle->effects->has('leak') ? ['0.40'] : ['0.40', '3.40'] as $at) {
                     foreach ($seen[$at]['kpa'] as $corner => $kpa) {
                         self::assertGreaterThanOrEqual(
                             ($before[$at][$corner] ?? 0.0) - 1.0,

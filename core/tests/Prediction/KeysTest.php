@@ -69,7 +69,7 @@ final class KeysTest extends TestCase
             '/** The foot\'s force',
             [false, false],
         ];
-        yield 'the judgement' => ['Isolation/Verdict.php', 'SPEAKS_FOR = 2.0', 'SPEAKS_FOR = 3.0', [false, true]];
+        yield 'the judgement' => ['Isolation/Confirmation.php', 'SPEAKS_FOR = 2.0', 'SPEAKS_FOR = 3.0', [false, true]];
     }
 
     public function testEveryFileThatComputingLoadsIsInTheKey(): void

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Rodrel\Core\Check\Observer;
 
 use Rodrel\Core\Check\Asked;
+use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Probe\Probe;
+use Rodrel\Core\Check\Row;
 use Rodrel\Core\Check\Subject;
+use Rodrel\Core\Fault\Particle;
 use Rodrel\Core\Check\With;
 use Rodrel\Core\Shape;
 
@@ -28,10 +31,39 @@ abstract readonly class Observer
     /** @param non-empty-list<float>|null $sign what the fault at this place says to it, where it says anything */
     abstract public function see(Subject $subject, Asked $asked, ?array $sign): Seen;
 
+    /**
+     * What a fault says to this row of a check, where it says anything.
+     *
+     * @return non-empty-list<float>|null
+     */
+    public function sign(Particle $particle, Subject $subject, Asked $asked, Check $check, Row $row): ?array
+    {
+        return $particle->place->meets($asked->spot()) ? $particle->fault->signs->of($check->id, $row->id) : null;
+    }
+
+    /**
+     * Two faults that both say something to it.
+     *
+     * @param non-empty-list<float> $one
+     * @param non-empty-list<float> $other
+     *
+     * @return non-empty-list<float>
+     */
+    public function together(array $one, array $other): array
+    {
+        return $one;
+    }
+
     /** @return non-empty-list<string> */
     final public function words(): array
     {
         return $this->wording->words;
+    }
+
+    /** How many chances a fault gives to it. */
+    public function signWidth(): int
+    {
+        return \count($this->words());
     }
 
     /** What only the eye sees, with chances in the catalogue. */

@@ -18,6 +18,7 @@ final readonly class Observers
         SignObserver::class,
         SignedObserver::class,
         StillObserver::class,
+        WhereObserver::class,
         WordsObserver::class,
     ];
 

@@ -48,6 +48,18 @@ final readonly class SignObserver extends Observer
         return true;
     }
 
+    /** Each word's odds against a vehicle of which nothing is known multiply. */
+    public function together(array $one, array $other): array
+    {
+        $both = [];
+        foreach ($this->base as $i => $base) {
+            $both[] = $one[$i] * $other[$i] / max($base, 1e-6);
+        }
+        $sum = max(1e-12, array_sum($both));
+
+        return array_map(static fn (float $chance): float => $chance / $sum, $both);
+    }
+
     public function see(Subject $subject, Asked $asked, ?array $sign): Seen
     {
         return new Seen($sign ?? $this->base);

@@ -15,7 +15,7 @@ final readonly class Wording
     /**
      * @param non-empty-list<string> $words
      * @param list<float> $limits between the words, on the probe's scale
-     * @param float $noise of reading and vehicle together
+     * @param float $noise of reading, vehicle and what it has in common with other readings, together
      * @param bool $relativeToSound limits count as shares of what a sound vehicle shows
      * @param float $floor what is below it reads so
      */
@@ -26,6 +26,7 @@ final readonly class Wording
         public float $blunder,
         public bool $relativeToSound,
         public float $floor,
+        public ?Common $common,
     ) {
     }
 
@@ -43,14 +44,20 @@ final readonly class Wording
         if ($rising !== $limits || \count(array_unique($limits)) !== \count($limits)) {
             $shape->miss('limits', 'limits rise from word to word');
         }
+        $common = $shape->has('common') ? Common::fromShape($shape->in('common')) : null;
 
         return new self(
             $words,
             $limits,
-            hypot($shape->notNegative('sigma', 0.0), $shape->notNegative('scatter', 0.0)),
+            sqrt(
+                $shape->notNegative('sigma', 0.0) ** 2
+                + $shape->notNegative('scatter', 0.0) ** 2
+                + ($common->noise ?? 0.0) ** 2,
+            ),
             $shape->share('blunder', self::BLUNDER),
             $shape->flag('relative_to_sound'),
             $shape->number('floor', -1e300),
+            $common,
         );
     }
 

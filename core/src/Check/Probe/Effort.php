@@ -33,13 +33,13 @@ final readonly class Effort implements Probe
 
     public function programs(Asked $asked): array
     {
-        return [Program::pressFor($asked->footN, $asked->holdS)];
+        return [$this->program($asked)];
     }
 
     public function read(Subject $subject, Asked $asked): float
     {
-        $program = Program::pressFor($asked->footN, $asked->holdS);
-        $sample = $asked->with->number('after_s') > 10.0 ? Program::AFTER_17_S : Program::AFTER_4_S;
+        $program = $this->program($asked);
+        $sample = self::isLate($asked) ? Program::AFTER_17_S : Program::AFTER_4_S;
 
         return $subject->instruments->effortN(
             $subject->run($program),
@@ -47,5 +47,17 @@ final readonly class Effort implements Probe
             $asked->corner(),
             $sample,
         );
+    }
+
+    private function program(Asked $asked): Program
+    {
+        return self::isLate($asked)
+            ? Program::press($asked->footN, $asked->holdS)
+            : Program::pressFor($asked->footN, $asked->holdS);
+    }
+
+    private static function isLate(Asked $asked): bool
+    {
+        return $asked->with->number('after_s') > 10.0;
     }
 }

@@ -9,6 +9,7 @@ final readonly class Probes
 {
     private const ALL = [
         BracketBand::class,
+        Clearance::class,
         Effort::class,
         EffortHot::class,
         EffortSeries::class,

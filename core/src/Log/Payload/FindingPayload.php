@@ -9,7 +9,9 @@ use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Refused;
 use Rodrel\Core\Shape;
+use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
+use Rodrel\Core\Vocabulary\Place;
 
 /** A finding signed, frozen with what it rested on. */
 final readonly class FindingPayload implements Payload
@@ -99,7 +101,12 @@ final readonly class FindingPayload implements Payload
 
     public function rule(Door $door, Entry $entry): void
     {
-        $door->catalogue()->repairs->of($this->group);
+        $wants = $door->catalogue()->repairs->of($this->group)->opening->wantsSeen;
+        foreach ($wants as $row) {
+            if (null === $door->situation()->outcome(CheckAt::of('look', Place::vehicle()), $row)) {
+                throw Refused::by('finding', ['look-first']);
+            }
+        }
         if (!$door->isPredicted()) {
             throw Refused::by('finding', ['predictions-first']);
         }

@@ -54,6 +54,11 @@ final readonly class StepPayload implements Payload
         if (null !== $step->figure && null === $this->figure) {
             throw Refused::by('repair', ['figure-first']);
         }
+        foreach ($step->last ? $procedure->steps : [] as $other) {
+            if ($other->required && !$other->last && null === $door->story()->stepDone($this->sheet, $other->id)) {
+                throw Refused::by('repair', ['rest-first']);
+            }
+        }
         $ready = array_map(
             static fn (PreparedPayload $prepared): string => $prepared->item,
             $door->story()->now()->said(PreparedPayload::class),

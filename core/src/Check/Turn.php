@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Check;
+
+use Rodrel\Core\Shape;
+
+/** When a check has its turn, and when nobody would make it. */
+final readonly class Turn
+{
+    /**
+     * @param int|null $first its place in the first look, that comes before everything else
+     * @param string|null $after id of the check that comes first at the same place
+     * @param list<string> $notFor kinds of complaint with which nobody makes it: how their ids begin
+     */
+    private function __construct(public ?int $first, private array $notFor, public ?string $after)
+    {
+    }
+
+    public static function fromShape(Shape $shape): self
+    {
+        return new self(
+            $shape->has('first') ? (int) $shape->positive('first') : null,
+            $shape->texts('not_for'),
+            $shape->optionalText('after'),
+        );
+    }
+
+    /** @param list<string> $complaints what the driver said */
+    public function fits(array $complaints): bool
+    {
+        foreach ($complaints as $complaint) {
+            foreach ($this->notFor as $kind) {
+                if (str_starts_with($complaint, $kind)) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+}

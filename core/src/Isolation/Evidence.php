@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+use Rodrel\Core\Check\Chance;
+use Rodrel\Core\Check\Observer\Common;
+use Rodrel\Core\InvalidData;
+
+/**
+ * How likely one answered row is under every hypothesis, as columns: by the job's share of slips, then by how far off
+ * the cause is that the row shares with others. The last entry of a column stands for "a second fault".
+ */
+final readonly class Evidence
+{
+    /** Slips of this job against the usual share, and how common that is (2 to 10 %; handbook). */
+    public const SLIPS = [[1.0, 0.5], [2.5, 0.3], [5.0, 0.2]];
+    /** Gauss and Hermite's points and weights for a normal: three where little is shared, five where much is. */
+    private const FEW = [[-1.7320508, 0.1666667], [0.0, 0.6666667], [1.7320508, 0.1666667]];
+    private const MANY = [
+        [-2.8569700, 0.0112574],
+        [-1.3556262, 0.2220759],
+        [0.0, 0.5333333],
+        [1.3556262, 0.2220759],
+        [2.8569700, 0.0112574],
+    ];
+    private const ALONE = [[0.0, 1.0]];
+    private const MUCH = 0.3;
+    /** No row is wrong oftener (share). */
+    private const WRONG_AT_MOST = 0.4;
+
+    /**
+     * @param int $reading which of the belief's readings
+     * @param string $cause what it shares with others; '' for nothing
+     * @param list<float> $weights of the points of the cause
+     * @param list<list<list<float>>> $columns by slips, then point, then hypothesis
+     */
+    private function __construct(
+        public int $reading,
+        public string $cause,
+        public array $weights,
+        public array $columns,
+    ) {
+    }
+
+    /**
+     * @return list<self> one per row that was read
+     *
+     * @throws InvalidData when it names an unknown check, row or word
+     */
+    public static function of(Field $field, Opening $opening, int $n, Reading $reading): array
+    {
+        $asked = $field->knowledge->checks->of($reading->check)->role->asked;
+        $rows = [];
+        foreach ($reading->outcomes as $row => $word) {
+            $rows[] = self::row($field, $opening, $n, $reading, $row, $word, $reading->numbers[$row] ?? null, $asked);
+        }
+        foreach ($reading->also as $word) {
+            // said in the same breath: it counts half
+            $rows[] = self::row($field, $opening, $n, $reading, '', $word, null, $asked, true);
+        }
+
+        return $rows;
+    }
+
+    private static function row(
+        Field $field,
+        Opening $opening,
+        int $n,
+        Reading $reading,
+        string $row,
+        string $word,
+        ?float $number,
+        bool $asked,
+        bool $half = false,
+    ): self {
+        $signature = $field->row($reading->check, $row);
+        $common = $signature['common'];
+        $points = match (true) {
+            $common <= 0.0 => self::ALONE,
+            $common >= self::MUCH => self::MANY,
+            default => self::FEW,
+        };
+        $soft = $half || $reading->unsure;
+        $columns = [];
+        foreach ($points as [$z]) {
+            [$chances, $slip] = null === $number
+                ? self::words($signature, $word, $z, $reading->check->row($row))
+                : self::numbers($signature, $number, $z, $reading->check->row($row));
+            foreach (self::SLIPS as $f => [$times]) {
+                // what the driver says is not slipped by the technician
+                $wrong = min(self::WRONG_AT_MOST, $signature['blunder'] * ($asked ? 1.0 : $times));
+                $mixed = [];
+                foreach ($chances as $k => $chance) {
+                    $mixed[$k] = (1.0 - $wrong) * $chance + $wrong * $slip;
+                }
+                if ($soft) {
+                    $mixed = array_map(sqrt(...), $mixed);
+                }
+                $columns[$f][] = self::spread($mixed, $signature, $opening, null !== $number);
+            }
+        }
+
+        return new self($n, $common > 0.0 ? $signature['cause'] : '', array_column($points, 1), $columns);
+    }
+
+    /**
+     * @param array<string, mixed> $signature
+     *
+     * @return array{list<float>, float} chance by prediction, and of a slip
+     */
+    private static function words(array $signature, string $word, float $z, string $key): array
+    {
+        $at = array_search($word, $signature['words'], true);
+        if (!\is_int($at)) {
+            $words = implode(', ', $signature['words']);
+            throw InvalidData::at('/'.$key, \sprintf('"%s" is not an outcome; expected %s', $word, $words));
+        }
+        $blunder = $signature['blunder'];
+        $slip = 1.0 / \count($signature['words']);
+        $chances = [];
+        foreach ($signature['table'] as $predicted) {
+            $honest = array_map(
+                static fn (float $p): float => max(0.0, ($p - $blunder * $slip) / (1.0 - $blunder)),
+                $predicted,
+            );
+            if ($signature['common'] > 0.0) {
+                $honest = Common::given($honest, $signature['noise'], $signature['common'], $z);
+            }
+            $chances[] = $honest[$at];
+        }
+
+        return [$chances, $slip];
+    }
+
+    /**
+     * @param array<string, mixed> $signature
+     *
+     * @return array{list<float>, float} density by hypothesis, and of a slip
+     */
+    private static function numbers(array $signature, float $number, float $z, string $key): array
+    {
+        if (!isset($signature['medians'], $signature['sound'])) {
+            throw InvalidData::at('/'.$key, 'this row takes a word, not a number');
+        }
+        $rest = sqrt(max(1e-12, $signature['noise'] ** 2 - $signature['common'] ** 2));
+        $shift = exp($signature['common'] * $z);
+        // a slip of the pen falls anywhere up to half over the largest number that any fault shows
+        $slip = 1.0 / (1.5 * max(2.0 * $signature['sound'], 1e-9, ...$signature['medians']));
+
+        return [
+            array_map(
+                static fn (float $median): float => Chance::density($number, $median * $shift, $rest),
+                $signature['medians'],
+            ),
+            $slip,
+        ];
+    }
+
+    /**
+     * From predictions to hypotheses; what may stand behind "a second fault" is the average over all.
+     *
+     * @param list<float> $chances
+     * @param array<string, mixed> $signature
+     *
+     * @return list<float>
+     */
+    private static function spread(array $chances, array $signature, Opening $opening, bool $byHypothesis): array
+    {
+        $column = [];
+        $hit = 0.0;
+        if ($byHypothesis) {
+            $column = $chances;
+            foreach ($opening->weights as $i => $weight) {
+                $hit += $weight * $chances[$i];
+            }
+        } else {
+            foreach ($signature['index'] as $i => $k) {
+                $column[] = $chances[$k];
+                $hit += $opening->weights[$i] * $chances[$k];
+            }
+        }
+        $column[] = $hit / max(1e-12, 1.0 - $opening->second);
+
+        return $column;
+    }
+}

@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Trial;
+
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Check\Instruments;
+use Rodrel\Core\Check\Subject;
+use Rodrel\Core\Fault\Particle;
+use Rodrel\Core\Fault\Particles;
+use Rodrel\Core\Isolation\Settings;
+use Rodrel\Core\Log\Payload\Arrival;
+use Rodrel\Core\Log\Payload\FittedPart;
+use Rodrel\Core\Shape;
+use Rodrel\Core\Vehicle\Chamber;
+use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Part;
+use Rodrel\Core\Vocabulary\Place;
+
+/**
+ * Draws vehicles that nobody has computed before: a fault (or two) of the catalogue with a severity between the grid's,
+ * in a vehicle whose own figures are scattered, read by eyes that are worse than the observers say.
+ */
+final readonly class Draw
+{
+    /** Each: log-normal; of an axle and of a wheel together 0.1. */
+    private const OF_THE_AXLE = 0.08;
+    private const OF_THE_WHEEL = 0.06;
+    private const OF_THE_VEHICLE = 0.1;
+    private const FOOT = 0.1;
+    /** Eyes are so much worse than the observers say. */
+    private const NOISE = 1.5;
+    private const AMBIENT_K = 12.0;
+    private const TOOL_MISSING = 0.1;
+    private const DRIVEN_IN = 0.4;
+    private const STOOD = 0.05;
+    private const STOOD_WITH_RUST = 0.8;
+    private const FITTED = 0.5;
+    private const TRIES = 60;
+
+    /**
+     * @param array<string, array<mixed>> $documents decoded files of the catalogue
+     * @param array<string, mixed> $shop settings of the shop
+     * @param \DateTimeImmutable $day on which all of them come in
+     */
+    public function __construct(
+        private Catalogue $catalogue,
+        private array $documents,
+        private array $shop,
+        private \DateTimeImmutable $day,
+    ) {
+    }
+
+    /**
+     * @param int $faults 1 or 2
+     * @param float $wrong share of wrong answers
+     */
+    public function vehicle(int $seed, string $preset, int $faults, float $wrong): TrueVehicle
+    {
+        for ($try = 0; $try < self::TRIES; ++$try) {
+            $luck = Luck::about($seed, 'vehicle '.$try);
+            $layout = $this->scattered($preset, $luck);
+            $drawn = $this->faults($luck, $layout, $faults);
+            $hand = $this->hand($seed, $luck, $wrong);
+            $air = 15.0 + self::AMBIENT_K * (2.0 * $luck->share() - 1.0);
+            $sane = Subject::sane(
+                new Instruments($layout, 1.0, $air),
+                $hand->checks,
+                $this->catalogue->complaints,
+            );
+            $vehicle = new TrueVehicle($preset, $drawn, $sane, $hand, $this->visit($luck, $drawn));
+            $said = $vehicle->said(CheckAt::of('complaint', Place::vehicle()));
+            if ($said !== $this->catalogue->complaints->none()) {
+                return $vehicle;
+            }
+        }
+
+        return $vehicle;
+    }
+
+    private function scattered(string $preset, Luck $luck): Layout
+    {
+        $data = $this->catalogue->presets[$preset];
+        $data['mass_kg'] *= $luck->around(self::OF_THE_VEHICLE);
+        $axles = [];
+        foreach ($data['corners'] as $corner => $brake) {
+            $axle = Corner::from($corner)->isFront();
+            foreach (['stiffness_ml_per_kpa', 'clearance_ml', 'friction', 'rotor_kg'] as $figure) {
+                $axles[$axle][$figure] ??= $luck->around(self::OF_THE_AXLE);
+                $data['corners'][$corner][$figure] *= $axles[$axle][$figure] * $luck->around(self::OF_THE_WHEEL);
+            }
+            $data['pipe_m'][$corner] *= $luck->around(self::OF_THE_VEHICLE);
+        }
+
+        return Layout::fromArray($data);
+    }
+
+    /** @return list<Particle> */
+    private function faults(Luck $luck, Layout $layout, int $count): array
+    {
+        $particles = Particles::of($this->catalogue->faults, $layout);
+        $weights = array_map(static fn (Particle $particle): float => $particle->weight, $particles);
+        $drawn = [];
+        while (\count($drawn) < $count) {
+            $particle = $particles[$luck->pick($weights)];
+            $lone = 'none' === $particle->fault->cure->repair;
+            $again = [] !== array_filter(
+                $drawn,
+                static fn (Particle $other): bool => $other->group->is($particle->group),
+            );
+            if (!$again && (1 === $count || !$lone)) {
+                $drawn[] = $this->between($luck, $layout, $particle);
+            }
+        }
+
+        return $drawn;
+    }
+
+    /** The same fault with a severity between those of the grid. */
+    private function between(Luck $luck, Layout $layout, Particle $particle): Particle
+    {
+        $severity = [];
+        foreach ($particle->fault->damage->axes as $axis) {
+            $value = $particle->severity[$axis->name];
+            $at = (int) array_search($value, $axis->values, true);
+            $next = $axis->values[min(\count($axis->values) - 1, max(0, $at + ($luck->happens(0.5) ? 1 : -1)))];
+            // up to half of the way to a neighbour, by ratio where there is one
+            $way = 0.5 * $luck->share();
+            $severity[$axis->name] = $value > 0.0 && $next > 0.0
+                ? $value * ($next / $value) ** $way
+                : $value + $way * ($next - $value);
+        }
+        $chambers = array_map(static fn (Chamber $chamber): Place => Place::of($chamber->id), $layout->chambers);
+        $effects = $particle->fault->damage->effectsAt($particle->place, $severity, $chambers);
+
+        return new Particle($particle->fault, $particle->place, $severity, 1.0, $effects);
+    }
+
+    private function hand(int $seed, Luck $luck, float $wrong): Hand
+    {
+        $foot = $luck->around(self::FOOT);
+        $documents = $this->documents;
+        foreach ($documents['checks']['checks'] as $n => $check) {
+            if (isset($check['foot_n'])) {
+                $documents['checks']['checks'][$n]['foot_n'] *= $foot;
+            }
+            foreach (['observer', 'each_corner'] as $one) {
+                if (isset($check[$one])) {
+                    $documents['checks']['checks'][$n][$one] = self::worse($check[$one]);
+                }
+            }
+            foreach ($check['rows'] ?? [] as $row => $observer) {
+                $documents['checks']['checks'][$n]['rows'][$row] = self::worse($observer);
+            }
+        }
+
+        return new Hand(Catalogue::fromArray($documents)->checks, $wrong, $seed);
+    }
+
+    /**
+     * The scatter between vehicles is in the vehicle drawn; slips are drawn apart.
+     *
+     * @param array<string, mixed> $observer
+     *
+     * @return array<string, mixed>
+     */
+    private static function worse(array $observer): array
+    {
+        foreach (['sigma', 'spurt_sigma'] as $noise) {
+            if (isset($observer[$noise])) {
+                $observer[$noise] *= self::NOISE;
+            }
+        }
+
+        return ['scatter' => 0.0, 'blunder' => 0.0] + $observer;
+    }
+
+    /** @param list<Particle> $drawn */
+    private function visit(Luck $luck, array $drawn): Visit
+    {
+        $parts = [];
+        $rust = false;
+        foreach ($drawn as $particle) {
+            $rust = $rust || 'standing' === $particle->fault->odds->agesWith?->id;
+            $after = array_keys($particle->fault->odds->afterFitting);
+            if ([] !== $after && $luck->happens(self::FITTED)) {
+                $part = Part::of($after[$luck->pick(array_fill(0, \count($after), 1.0))]);
+                $parts[] = new FittedPart($part->at($particle->place), 1 + (int) (8.0 * $luck->share()));
+            }
+        }
+        $tools = [];
+        foreach ($this->catalogue->checks as $check) {
+            foreach ($check->demand->tools as $tool) {
+                $tools[$tool] ??= !$luck->happens(self::TOOL_MISSING);
+            }
+        }
+
+        return new Visit(
+            new Arrival(false, $luck->happens(self::DRIVEN_IN), $luck->happens($rust ? self::STOOD_WITH_RUST : self::STOOD)),
+            $parts,
+            Settings::fromShape(new Shape(['tools' => array_keys(array_filter($tools))] + $this->shop)),
+            $this->day,
+        );
+    }
+}

@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Trial;
+
+use Rodrel\Core\Fault\Particle;
+use Rodrel\Core\Isolation\Costs;
+use Rodrel\Core\Isolation\Cures;
+use Rodrel\Core\Isolation\Settings;
+use Rodrel\Core\Isolation\Verdict;
+use Rodrel\Core\Vocabulary\GroupAt;
+
+/** How one job at a drawn vehicle ended. */
+final readonly class Result
+{
+    /** More acts than this and the job counts as never ending. */
+    public const ACTS = 60;
+    /** What it takes to find the right one after a wrong repair (minutes; estimate). */
+    private const ONCE_MORE_MINUTES = 45.0;
+
+    /**
+     * @param string $truth suspects
+     * @param bool $falselyOdd a contradiction was shown while the right repair led
+     * @param list<float> $decisions milliseconds
+     * @param list<string> $path checks made
+     */
+    private function __construct(
+        public string $preset,
+        public string $truth,
+        public Ending $ending,
+        public Toll $toll,
+        public bool $falselyOdd,
+        public array $decisions,
+        public array $path,
+    ) {
+    }
+
+    /** @return array<string, mixed> flat, for a line of JSON */
+    public function toArray(): array
+    {
+        return ['preset' => $this->preset, 'truth' => $this->truth]
+            + get_object_vars($this->ending)
+            + get_object_vars($this->toll)
+            + ['falselyOdd' => $this->falselyOdd, 'decisions' => $this->decisions, 'path' => $this->path];
+    }
+
+    /** @param \Closure(): float $clock milliseconds */
+    public static function of(Policy $policy, Play $play, Cures $cures, \Closure $clock): self
+    {
+        $settings = $play->vehicle->visit->settings;
+        $truths = $play->vehicle->left();
+        $names = implode(' + ', array_map(static fn (Particle $one): string => (string) $one->suspect, $truths));
+        $decisions = [];
+        $odd = false;
+        [$verdict, $end] = self::look($policy, $play, $clock, $decisions, $odd);
+        $belief = $play->diagnosis()->belief;
+        [$leader, $mass] = $belief->leader();
+        $signed = 'endless' === $end ? null : ($verdict->repair ?? ('not-shown' === $end ? null : $leader));
+        $groups = array_map(static fn (Particle $one): string => (string) $one->group, $truths);
+        $right = null === $signed
+            ? 'not-shown' === $end && $play->vehicle->isHidden()
+            : \in_array((string) $signed, $groups, true);
+        $mode = null !== $signed && \in_array(
+            (string) $belief->leadingSuspect($signed),
+            array_map(static fn (Particle $one): string => (string) $one->suspect, $truths),
+            true,
+        );
+        $minutes = $play->minutes;
+        $acts = $play->acts;
+        $path = $play->path;
+        $cents = self::cents($play, $cures, $settings, $groups, $signed, $right);
+        $wrongParts = (int) (null !== $signed && !$right && $cures->partsCents($signed) > 0.0);
+        $second = false;
+        if ($right && null !== $signed && 1 < \count($truths)) {
+            $play->repair($signed);
+            [$verdict] = self::look($policy, $play, $clock, $decisions, $odd);
+            $next = $verdict->repair ?? $play->diagnosis()->belief->leader()[0];
+            $second = \in_array((string) $next, array_diff($groups, [(string) $signed]), true);
+        }
+
+        return new self(
+            $play->vehicle->preset,
+            $names,
+            new Ending($end, (string) $signed, $right, $mode, $mass, $second),
+            new Toll($minutes, $cents, $wrongParts, $acts, $play->lifts, $play->refused, $play->unsafe),
+            $odd,
+            $decisions,
+            $path,
+        );
+    }
+
+    /**
+     * Until the verdict is to repair or to stop.
+     *
+     * @param \Closure(): float $clock
+     * @param list<float> $decisions
+     *
+     * @return array{Verdict, string}
+     */
+    private static function look(Policy $policy, Play $play, \Closure $clock, array &$decisions, bool &$odd): array
+    {
+        $from = $play->acts;
+        while (true) {
+            $at = $clock();
+            $verdict = $play->diagnosis()->verdict();
+            $decisions[] = $clock() - $at;
+            $leads = (string) $play->diagnosis()->belief->leader()[0];
+            foreach (null === $verdict->contradiction ? [] : $play->vehicle->left() as $fault) {
+                $odd = $odd || (string) $fault->group === $leads;
+            }
+            if (null !== $verdict->repair || 'not-shown' === $verdict->reason) {
+                return [$verdict, $verdict->reason];
+            }
+            $next = $policy->next($play, $verdict);
+            if (null === $next) {
+                return [$verdict, 'out-of-checks'];
+            }
+            if ($play->acts - $from >= self::ACTS) {
+                return [$verdict, 'endless'];
+            }
+            $play->make($next);
+        }
+    }
+
+    /** @param list<string> $groups that cure it */
+    private static function cents(
+        Play $play,
+        Cures $cures,
+        Settings $settings,
+        array $groups,
+        ?GroupAt $signed,
+        bool $right,
+    ): float {
+        $rate = $settings->labour->rateCentsPerMinute;
+        $cents = $play->minutes * $rate + $play->consumablesCents;
+        foreach ($groups as $group) {
+            $cents += Costs::ofGroup($cures, $settings, GroupAt::parse($group));
+        }
+        if (!$right) {
+            $cents += null === $signed ? 0.0 : Costs::ofGroup($cures, $settings, $signed);
+            $cents += $settings->labour->comebackCents + self::ONCE_MORE_MINUTES * $rate;
+        }
+
+        return $cents;
+    }
+}
