@@ -32,6 +32,17 @@ final readonly class Documents
         if (!\is_string($text)) {
             throw InvalidData::at('', \sprintf('there is no file "%s"', $source));
         }
+
+        return $this->parse($text, $schema);
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws InvalidData with the JSON pointer of what is wrong
+     */
+    public function parse(string $text, string $schema): array
+    {
         $data = json_decode($text);
         if (null === $data) {
             throw InvalidData::at('', 'this is not JSON: '.json_last_error_msg());

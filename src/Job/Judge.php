@@ -6,12 +6,14 @@ namespace App\Job;
 
 use App\Catalogue\SourceHash;
 use App\Prediction\Predictions;
+use App\Prediction\StoredPairs;
 use App\Shop\ShopSettings;
 use Doctrine\DBAL\Connection;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Job\Diagnosis;
+use Rodrel\Core\Vehicle\Composer;
 
 /**
  * What is believed of a job, computed once per head of its log and kept: the key holds the head, the shop's settings
@@ -24,6 +26,7 @@ final readonly class Judge
         private Connection $database,
         private Catalogue $catalogue,
         private Predictions $predictions,
+        private StoredPairs $pairs,
         private ShopSettings $shop,
         private SourceHash $sources,
     ) {
@@ -61,7 +64,17 @@ final readonly class Judge
             return null;
         }
         $field = Field::of($this->catalogue->knowledge(), $loaded->layout, $signature);
-        $judgement = Diagnosis::of($field, $loaded->state, $settings)->judgement();
+        $job = $loaded->job;
+        $document = Composer::withFigures(
+            $this->catalogue->vehicle($job->preset(), $job->parts()),
+            $loaded->state->story->figures(),
+        );
+        $shelf = $this->pairs->shelf($document);
+        $judgement = Diagnosis::of($field, $loaded->state, $settings, $shelf)->judgement();
+        if (!$shelf->complete) {
+            // it is judged again when the worker has them
+            return $judgement;
+        }
         $this->database->executeStatement(
             'INSERT INTO judgement (job_id, key, data) VALUES (:job, :key, :data)
                 ON CONFLICT (job_id) DO UPDATE SET key = :key, data = :data',

@@ -32,6 +32,7 @@ final class RoomsTest
         'Log',
         'Job',
         'Rig',
+        'Trial',
     ];
     /**
      * Of the application, likewise: foundations, the job itself, one room per screen, and what stands beside it all.

@@ -114,8 +114,13 @@ final class ScenarioTest extends TestCase
                 return;
             }
             foreach ($next->gates as $gate) {
-                self::assertSame('under', $gate->id, 'only lifting may come before a suggestion');
-                $write(Kind::Lift, ['to' => $next->check->demand->lift->value, 'stands' => true]);
+                self::assertContains($gate->id, ['under', 'together'], 'only lifting and putting together come before');
+                foreach ('together' === $gate->id ? array_keys($state->situation->car->apart) : [] as $what) {
+                    $write(Kind::Together, ['what' => $what]);
+                }
+                if ('under' === $gate->id) {
+                    $write(Kind::Lift, ['to' => $next->check->demand->lift->value, 'stands' => true]);
+                }
             }
             $asked[] = (string) $next->at;
             $words = $numbers = [];

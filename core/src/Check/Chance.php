@@ -7,6 +7,8 @@ namespace Rodrel\Core\Check;
 /** The few functions of probability that observers need. */
 final readonly class Chance
 {
+    private const SQRT_2PI = 2.5066282746310002;
+
     /**
      * Chance that a log-normal reading of `$value` falls below `$limit`; values near zero count as 2 % of the limit.
      */
@@ -29,25 +31,22 @@ final readonly class Chance
     }
 
     /**
-     * The z below which a share of a normal lies: Newton's steps on Φ from Φ⁻¹'s logistic neighbour; ±8 for a share
-     * that is all or nothing.
+     * The z below which a share of a normal lies, by a rational fit for the middle and one for the tails (absolute error
+     * below 4.5e-4; Abramowitz and Stegun, Handbook of Mathematical Functions, 26.2.23), once improved by Newton;
+     * ±8 for a share that is all or nothing.
      */
     public static function deviate(float $share): float
     {
         if ($share < 1e-9 || $share > 1.0 - 1e-9) {
             return $share < 0.5 ? -8.0 : 8.0;
         }
-        $z = log($share / (1.0 - $share)) / 1.702;
-        for ($i = 0; $i < 6; ++$i) {
-            $slope = exp(-0.5 * $z * $z) / sqrt(2.0 * \M_PI);
-            $step = (self::normal($z) - $share) / max($slope, 1e-12);
-            $z -= max(-1.0, min(1.0, $step));
-            if (abs($step) < 1e-7) {
-                break;
-            }
-        }
+        $t = sqrt(-2.0 * log(min($share, 1.0 - $share)));
+        $z = $t
+            - (2.515517 + $t * (0.802853 + $t * 0.010328))
+                / (1.0 + $t * (1.432788 + $t * (0.189269 + $t * 0.001308)));
+        $z = $share < 0.5 ? -$z : $z;
 
-        return max(-8.0, min(8.0, $z));
+        return $z - (self::normal($z) - $share) * self::SQRT_2PI * exp(0.5 * $z * $z);
     }
 
     /**

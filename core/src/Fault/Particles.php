@@ -68,7 +68,7 @@ final readonly class Particles
     {
         $sum = array_sum(array_map(static fn (Particle $particle): float => $particle->weight, $own));
         $picks = [];
-        foreach ([0.5] as $share) {
+        foreach ([0.25, 0.75] as $share) {
             $left = $share * $sum;
             foreach ($own as $i => $particle) {
                 $left -= $particle->weight;

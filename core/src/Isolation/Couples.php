@@ -61,12 +61,12 @@ final readonly class Couples
     public static function join(Field $field, array $couples, PairShelf $shelf): Field
     {
         ksort($couples);
+        $found = [] === $couples ? [] : $shelf->pairs($field->layout, $couples);
         $pairs = $signatures = [];
-        foreach ($couples as [$one, $other]) {
-            $signature = $shelf->pair($field->layout, $one, $other);
-            if (null !== $signature) {
-                $pairs[] = [$one, $other];
-                $signatures[] = $signature;
+        foreach ($couples as $name => $couple) {
+            if (isset($found[$name])) {
+                $pairs[] = $couple;
+                $signatures[] = $found[$name];
             }
         }
 

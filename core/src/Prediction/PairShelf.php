@@ -10,6 +10,10 @@ use Rodrel\Core\Vocabulary\SuspectAt;
 /** Where the predictions of pairs are found. */
 interface PairShelf
 {
-    /** Null where they are not there yet; then they have been ordered, if they can be. */
-    public function pair(Layout $layout, SuspectAt $one, SuspectAt $other): ?FaultSignature;
+    /**
+     * @param array<string, array{SuspectAt, SuspectAt}> $couples by both names
+     *
+     * @return array<string, FaultSignature> those that are there; the others have been ordered, if they can be
+     */
+    public function pairs(Layout $layout, array $couples): array;
 }

@@ -7,7 +7,10 @@ namespace Rodrel\Core\Trial;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\InvalidData;
+use Rodrel\Core\Isolation\Belief;
 use Rodrel\Core\Isolation\Field;
+use Rodrel\Core\Isolation\Gate;
+use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Way;
 use Rodrel\Core\Job\Diagnosis;
 use Rodrel\Core\Job\JobState;
@@ -116,6 +119,77 @@ final class Play
         $this->made = [];
 
         return $this->vehicle->repair($group);
+    }
+
+    /**
+     * What may be made now and was not yet, lifting, cooling and putting together allowed.
+     *
+     * @return list<CheckAt>
+     */
+    public function possible(): array
+    {
+        $now = $this->state()->situation;
+        $possible = [];
+        foreach ($this->catalogue->checks as $check) {
+            $tools = $this->vehicle->visit->settings->missingTools($check->demand->tools);
+            foreach ($check->role->proof || $check->role->asked || [] !== $tools ? [] : $check->everywhere($this->layout) as $at) {
+                $gates = $this->catalogue->gates->closedFor($check, $at->place, $now, $this->catalogue->checks);
+                if (!$now->made($at) && [] === array_filter($gates, static fn (Gate $gate): bool => $gate->waits)) {
+                    $possible[] = $at;
+                }
+            }
+        }
+
+        return $possible;
+    }
+
+    /** A wheel that is held, or that the driver named; everything that is no wheel's. */
+    public function concerns(CheckAt $at): bool
+    {
+        $held = $this->state()->situation->held($this->catalogue->checks);
+        if (null === $at->place->corner()) {
+            return true;
+        }
+        if ([] !== $held) {
+            return \in_array($at->place->corner(), $held, true);
+        }
+        foreach ($this->state()->story->intake()->complaints ?? [] as $complaint) {
+            foreach ($this->catalogue->complaints->all[$complaint]->drags->wheels ?? [] as $wheel) {
+                if ($at->place->covers(Place::at($wheel))) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** Of a check with the way to it. */
+    public function minutesOf(CheckAt $at): float
+    {
+        $check = $this->catalogue->checks->of($at);
+        $car = $this->state()->situation->car;
+
+        return $check->demand->minutes
+            + (new Way($car, $this->vehicle->visit->settings->times, $this->catalogue->stations))->minutes($check);
+    }
+
+    /** What would be believed after a check whose answers nobody has written down. */
+    public function imagine(CheckAt $at): Belief
+    {
+        $belief = $this->diagnosis()->belief;
+        $outcomes = $numbers = [];
+        foreach ($this->vehicle->answer($at, $this->made[(string) $at] ?? 0) as $row => $answer) {
+            if (\is_string($answer)) {
+                $outcomes[$row] = $answer;
+            } else {
+                $numbers[$row] = $answer;
+                $outcomes[$row] = $this->sound->wordOf($this->catalogue->checks->of($at), $at, (string) $row, $answer);
+            }
+        }
+        $reading = new Reading('imagined', $at, $outcomes, false, $this->now(), $numbers);
+
+        return Belief::of($belief->field, $belief->opening, [...$belief->readings, $reading]);
     }
 
     private function prepare(Check $check): void

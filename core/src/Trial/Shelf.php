@@ -9,7 +9,6 @@ use Rodrel\Core\Prediction\FaultSignature;
 use Rodrel\Core\Prediction\PairShelf;
 use Rodrel\Core\Prediction\Prediction;
 use Rodrel\Core\Vehicle\Layout;
-use Rodrel\Core\Vocabulary\SuspectAt;
 
 /** Computes the pairs of one layout as they are asked for, and keeps them. */
 final class Shelf implements PairShelf
@@ -25,14 +24,15 @@ final class Shelf implements PairShelf
     ) {
     }
 
-    public function pair(Layout $layout, SuspectAt $one, SuspectAt $other): FaultSignature
+    public function pairs(Layout $layout, array $couples): array
     {
-        $name = $one.' '.$other;
-        if (!isset($this->pairs[$name])) {
-            ++$this->computed;
-            $this->pairs[$name] = $this->prediction->pair($this->faults, $one, $other);
+        foreach ($couples as $name => [$one, $other]) {
+            if (!isset($this->pairs[$name])) {
+                ++$this->computed;
+                $this->pairs[$name] = $this->prediction->pair($this->faults, $one, $other);
+            }
         }
 
-        return $this->pairs[$name];
+        return array_intersect_key($this->pairs, $couples);
     }
 }

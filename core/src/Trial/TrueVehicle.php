@@ -54,6 +54,12 @@ final class TrueVehicle
         )));
     }
 
+    /** Tells it from every other one. */
+    public function print(): string
+    {
+        return $this->preset.' '.$this->hand->seed;
+    }
+
     /** @return list<Particle> */
     public function left(): array
     {

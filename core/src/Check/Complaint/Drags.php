@@ -11,7 +11,7 @@ use Rodrel\Core\Vocabulary\Corner;
 final readonly class Drags
 {
     /** @param list<Corner> $wheels */
-    private function __construct(private array $wheels, private int $moreThan)
+    private function __construct(public array $wheels, private int $moreThan)
     {
     }
 

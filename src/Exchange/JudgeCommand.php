@@ -1,0 +1,285 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Exchange;
+
+use App\Catalogue\SourceHash;
+use App\Prediction\Predictions;
+use App\Shop\ShopSettings;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Isolation\Field;
+use Rodrel\Core\Prediction\FaultSignature;
+use Rodrel\Core\Prediction\Prediction;
+use Rodrel\Core\Trial\Advised;
+use Rodrel\Core\Trial\AtRandom;
+use Rodrel\Core\Trial\ByTheBook;
+use Rodrel\Core\Trial\Clairvoyant;
+use Rodrel\Core\Trial\Draw;
+use Rodrel\Core\Trial\MostBits;
+use Rodrel\Core\Trial\Play;
+use Rodrel\Core\Trial\Policy;
+use Rodrel\Core\Trial\Result;
+use Rodrel\Core\Trial\Shelf;
+use Rodrel\Core\Trial\Tally;
+use Rodrel\Core\Vehicle\Layout;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Attribute\Option;
+use Symfony\Component\Console\Style\SymfonyStyle;
+use Symfony\Component\Process\PhpExecutableFinder;
+use Symfony\Component\Process\Process;
+
+/** Plays jobs at vehicles drawn from a seed, whose fault only the count knows, and says how well each way of working did. */
+#[AsCommand('rodrel:judge', 'Judges the advice on drawn vehicles against other ways of working')]
+final class JudgeCommand
+{
+    private const POLICIES = [
+        Advised::class,
+        ByTheBook::class,
+        AtRandom::class,
+        MostBits::class,
+        Clairvoyant::class,
+    ];
+    /** Ways of working that take long are tried on one vehicle in so many. */
+    private const ONE_IN = ['random' => 4, 'most-bits' => 2, 'clairvoyant' => 10];
+    private const FAR = 86400.0;
+
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly Predictions $predictions,
+        private readonly ShopSettings $shop,
+        private readonly SourceHash $sources,
+        private readonly string $projectDir,
+    ) {
+    }
+
+    /** @param list<string> $policy */
+    public function __invoke(
+        SymfonyStyle $io,
+        #[Option('vehicles drawn')] int $vehicles = 400,
+        #[Option('the same seed draws the same vehicles')] int $seed = 1,
+        #[Option('share of rows answered wrongly')] float $wrong = 0.02,
+        #[Option('faults in each vehicle, 1 or 2')] int $faults = 1,
+        #[Option('rodrel, by-the-book, random, most-bits, clairvoyant; all when left out')] array $policy = [],
+        #[Option('per-minute, ahead or bits: how checks are held against each other')] string $scoring = '',
+        #[Option('processes')] int $workers = 2,
+        #[Option('which part of how many this process plays, as 0/2')] string $part = '',
+        #[Option('keep every job as a line of JSON in this file')] string $lines = '',
+    ): int {
+        $known = array_map(static fn (string $class): string => $class::id(), self::POLICIES);
+        if ([] !== array_diff($policy, $known) || $vehicles < 1 || !\in_array($faults, [1, 2], true)) {
+            $io->error('Policies are '.implode(', ', $known).'; at least one vehicle, one or two faults.');
+
+            return 2;
+        }
+        $policy = [] === $policy ? $known : $policy;
+        $settings = ('' === $scoring ? [] : ['scoring' => $scoring]) + $this->shop->all();
+        if ('' !== $part) {
+            foreach ($this->play($vehicles, $seed, $wrong, $faults, $policy, $settings, $part) as $line) {
+                $io->writeln((string) json_encode($line), SymfonyStyle::OUTPUT_RAW);
+            }
+
+            return 0;
+        }
+        $since = microtime(true);
+        foreach (array_keys($this->catalogue->presets) as $preset) {
+            $this->predictions->compute($this->catalogue->vehicle($preset));
+        }
+        $results = $this->inParts($workers, $lines);
+        $this->print($io, $results, \sprintf('%d vehicles, %.0f %% wrong answers', $vehicles, 100.0 * $wrong));
+        $io->writeln(\sprintf('%.0f s in %d processes', microtime(true) - $since, $workers));
+
+        return 0;
+    }
+
+    /**
+     * Starts this command again in parts.
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function inParts(int $workers, string $lines): array
+    {
+        $php = [(string) (new PhpExecutableFinder())->find(), '-d', 'memory_limit=2G'];
+        $jit = ['-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d', 'opcache.jit_buffer_size=64M'];
+        $own = \array_slice((array) $_SERVER['argv'], 1);
+        $parts = [];
+        for ($n = 0; $n < $workers; ++$n) {
+            $command = [...$php, ...$jit, $this->projectDir.'/bin/console', ...$own, '--part='.$n.'/'.$workers];
+            $parts[$n] = new Process($command, $this->projectDir, null, null, self::FAR);
+            $parts[$n]->start();
+        }
+        $results = [];
+        foreach ($parts as $part) {
+            $part->wait();
+            if (!$part->isSuccessful()) {
+                throw new \RuntimeException('A part failed: '.$part->getErrorOutput().$part->getOutput());
+            }
+            foreach (array_filter(explode("\n", $part->getOutput())) as $line) {
+                $results[] = (array) json_decode($line, true);
+            }
+        }
+        if ('' !== $lines) {
+            file_put_contents($lines, implode("\n", array_map(json_encode(...), $results))."\n");
+        }
+
+        return $results;
+    }
+
+    /**
+     * @param list<string> $policies
+     * @param array<array-key, mixed> $settings
+     *
+     * @return iterable<array<string, mixed>>
+     */
+    private function play(
+        int $vehicles,
+        int $seed,
+        float $wrong,
+        int $faults,
+        array $policies,
+        array $settings,
+        string $part,
+    ): iterable {
+        [$mine, $of] = array_map(intval(...), [...explode('/', $part), '1']);
+        $day = new \DateTimeImmutable('2026-03-02 08:00:00');
+        $draw = new Draw($this->catalogue, $this->documents(), $settings, $day);
+        $presets = array_keys($this->catalogue->presets);
+        $clock = static fn (): float => hrtime(true) / 1e6;
+        // one preset after the other, so that its pairs are in memory once
+        foreach ($presets as $p => $preset) {
+            $document = $this->catalogue->vehicle($preset);
+            $layout = Layout::fromArray($document);
+            $signature = $this->predictions->signature($layout) ?? throw new \RuntimeException('Warm it first.');
+            $sound = $this->predictions->sound($layout, $document) ?? throw new \RuntimeException('Warm it first.');
+            $field = Field::of($this->catalogue->knowledge(), $layout, $signature);
+            $file = $this->projectDir.'/var/signatures/pairs-'.$preset.'-'.$mine.'.json';
+            $shelf = $this->shelf($layout, $file);
+            for ($i = $p; $i < $vehicles; $i += \count($presets)) {
+                if (intdiv($i, \count($presets)) % max(1, $of) !== $mine) {
+                    continue;
+                }
+                foreach (self::POLICIES as $class) {
+                    $skipped = 0 !== intdiv($i, \count($presets) * $of) % (self::ONE_IN[$class::id()] ?? 1);
+                    if ($skipped || !\in_array($class::id(), $policies, true)) {
+                        continue;
+                    }
+                    $vehicle = $draw->vehicle($seed * 1_000_003 + $i, $preset, $faults, $wrong);
+                    // pairs are Rodrel's own; the others only stop by what single faults make of the readings
+                    $pairs = Advised::class === $class ? $shelf : null;
+                    $play = new Play($this->catalogue, $layout, $sound, $field, $vehicle, $pairs);
+                    $result = Result::of($this->policy($class), $play, $this->catalogue->repairs, $clock);
+                    yield ['policy' => $class::id(), 'vehicle' => $i] + $result->toArray();
+                }
+            }
+            $this->keep($shelf, $layout, $file);
+        }
+    }
+
+    /** @param class-string<Policy> $class */
+    private function policy(string $class): Policy
+    {
+        return new $class();
+    }
+
+    private function shelf(Layout $layout, string $file): Shelf
+    {
+        $keys = $this->catalogue->keys($this->sources->predicting());
+        $prediction = new Prediction($layout, $this->catalogue->checks, $this->catalogue->complaints, $keys);
+        $kept = is_file($file) ? json_decode((string) file_get_contents($file), true) : null;
+        $pairs = [];
+        if (\is_array($kept) && ($kept['key'] ?? '') === $keys->all($layout)) {
+            foreach ($kept['pairs'] as $name => $pair) {
+                $pairs[(string) $name] = FaultSignature::fromArray($pair);
+            }
+        }
+
+        return new Shelf($prediction, $this->catalogue->faults, $pairs);
+    }
+
+    private function keep(Shelf $shelf, Layout $layout, string $file): void
+    {
+        if ($shelf->computed > 0) {
+            $pairs = array_map(static fn (FaultSignature $pair): array => $pair->toArray(), $shelf->pairs);
+            $key = $this->catalogue->keys($this->sources->predicting())->all($layout);
+            @mkdir(\dirname($file), 0o775, true);
+            file_put_contents(
+                $file,
+                json_encode(['key' => $key, 'pairs' => $pairs], \JSON_PRESERVE_ZERO_FRACTION | \JSON_THROW_ON_ERROR),
+            );
+        }
+    }
+
+    /** @return array<string, array<mixed>> */
+    private function documents(): array
+    {
+        $documents = [];
+        foreach (Catalogue::FILES as $file) {
+            $text = (string) file_get_contents($this->projectDir.'/core/data/'.$file.'.json');
+            $documents[$file] = (array) json_decode($text, true, 512, \JSON_THROW_ON_ERROR);
+        }
+
+        return $documents;
+    }
+
+    /** @param list<array<string, mixed>> $results */
+    private function print(SymfonyStyle $io, array $results, string $title): void
+    {
+        $io->title($title);
+        $by = [];
+        foreach ($results as $result) {
+            $by[\is_string($result['policy'] ?? null) ? $result['policy'] : ''][] = $result;
+        }
+        $table = [];
+        foreach ($by as $policy => $jobs) {
+            foreach ($this->columns($jobs) as $column => $said) {
+                $table[$column][0] = $column;
+                $table[$column][$policy] = $said;
+            }
+        }
+        $io->table(['', ...array_keys($by)], array_map(array_values(...), array_values($table)));
+    }
+
+    /**
+     * @param list<array<string, mixed>> $jobs
+     *
+     * @return array<string, string>
+     */
+    private function columns(array $jobs): array
+    {
+        $n = \count($jobs);
+        $share = static function (callable $is) use ($jobs, $n): string {
+            $found = Tally::share(\count(array_filter($jobs, $is)), $n);
+
+            return \sprintf('%.1f %% (%.1f–%.1f)', 100 * $found['share'], 100 * $found['low'], 100 * $found['high']);
+        };
+        $mean = static function (string $key, float $by = 1.0) use ($jobs): string {
+            $found = Tally::mean(array_map(static fn (array $job): float => (float) $job[$key] / $by, $jobs));
+
+            return \sprintf('%.1f (%.1f–%.1f), median %.1f', $found['mean'], $found['low'], $found['high'], $found['median']);
+        };
+        $sum = static fn (string $key): string => (string) array_sum(array_column($jobs, $key));
+        $decisions = Tally::mean(array_map(floatval(...), array_merge(...array_column($jobs, 'decisions'))));
+
+        return [
+            'jobs' => (string) $n,
+            'right group' => $share(static fn (array $job): bool => (bool) $job['right']),
+            'right place and mode' => $share(static fn (array $job): bool => (bool) $job['mode']),
+            'second named after the first' => $share(static fn (array $job): bool => (bool) $job['second']),
+            'minutes' => $mean('minutes'),
+            'money to cure' => $mean('cents', 100.0),
+            'wrong parts per 100' => \sprintf('%.1f', 100.0 * array_sum(array_column($jobs, 'wrongParts')) / max(1, $n)),
+            'believed 90 % or more, and wrong' => $share(
+                static fn (array $job): bool => $job['mass'] >= 0.9 && !$job['right'] && '' !== $job['signed'],
+            ),
+            'never ending' => $share(static fn (array $job): bool => 'endless' === $job['end']),
+            'trial repair' => $share(static fn (array $job): bool => 'trial' === $job['end']),
+            'not shown' => $share(static fn (array $job): bool => 'not-shown' === $job['end']),
+            'false contradictions' => $share(static fn (array $job): bool => (bool) $job['falselyOdd']),
+            'forbidden' => $sum('forbidden'),
+            'unsafe given the truth' => $sum('unsafe'),
+            'up and down' => $mean('lifts'),
+            'checks' => $mean('acts'),
+            'ms a decision' => \sprintf('median %.0f', $decisions['median']),
+        ];
+    }
+}
