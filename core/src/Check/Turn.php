@@ -11,11 +11,16 @@ final readonly class Turn
 {
     /**
      * @param int|null $first its place in the first look, that comes before everything else
+     * @param list<string> $unlessSeen answers, `check/row/word`, with which it has its turn all the same
      * @param string|null $after id of the check that comes first at the same place
      * @param list<string> $notFor kinds of complaint with which nobody makes it: how their ids begin
      */
-    private function __construct(public ?int $first, private array $notFor, public ?string $after)
-    {
+    private function __construct(
+        public ?int $first,
+        private array $notFor,
+        private array $unlessSeen,
+        public ?string $after,
+    ) {
     }
 
     public static function fromShape(Shape $shape): self
@@ -23,13 +28,20 @@ final readonly class Turn
         return new self(
             $shape->has('first') ? (int) $shape->positive('first') : null,
             $shape->texts('not_for'),
+            $shape->texts('unless_seen'),
             $shape->optionalText('after'),
         );
     }
 
-    /** @param list<string> $complaints what the driver said */
-    public function fits(array $complaints): bool
+    /**
+     * @param list<string> $complaints what the driver said
+     * @param list<string> $seen answers so far, `check/row/word`
+     */
+    public function fits(array $complaints, array $seen): bool
     {
+        if ([] !== array_intersect($this->unlessSeen, $seen)) {
+            return true;
+        }
         foreach ($complaints as $complaint) {
             foreach ($this->notFor as $kind) {
                 if (str_starts_with($complaint, $kind)) {

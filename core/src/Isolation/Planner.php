@@ -78,12 +78,17 @@ final class Planner
         $layout = $this->belief->field->layout;
         $complaints = $now->complaints($knowledge->checks);
         $held = $now->held($knowledge->checks);
+        $answers = $now->seen();
+        $unspun = self::isOfDrag($complaints) && !$now->spun($knowledge->checks);
         $proposals = $seen = [];
         foreach ($now->readings as $reading) {
             $seen[$this->belief->field->same($reading->check)] = true;
         }
         foreach ($knowledge->checks as $check) {
-            if ($check->role->proof || $check->role->asked || !$check->demand->turn->fits($complaints)) {
+            if ($check->role->proof || $check->role->asked || !$check->demand->turn->fits($complaints, $answers)) {
+                continue;
+            }
+            if ($unspun && Lift::WheelsOff === $check->demand->lift) {
                 continue;
             }
             foreach ($check->everywhere($layout) as $at) {
@@ -196,6 +201,16 @@ final class Planner
         }
 
         return $net / max(self::FLOOR_MINUTES, $minutes);
+    }
+
+    /**
+     * A wheel that drags is spun before it is taken off.
+     *
+     * @param list<string> $complaints
+     */
+    private static function isOfDrag(array $complaints): bool
+    {
+        return [] !== array_filter($complaints, static fn (string $one): bool => str_starts_with($one, 'drags'));
     }
 
     /**

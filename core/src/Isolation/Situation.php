@@ -66,6 +66,31 @@ final readonly class Situation
         return $said;
     }
 
+    /** @return list<string> every answer, `check/row/word` */
+    public function seen(): array
+    {
+        $seen = [];
+        foreach ($this->readings as $reading) {
+            foreach ($reading->outcomes as $row => $word) {
+                $seen[] = $reading->check->id.'/'.$row.'/'.$word;
+            }
+        }
+
+        return $seen;
+    }
+
+    /** Whether any check that tells it was made: which wheels are held. */
+    public function spun(Checks $checks): bool
+    {
+        foreach ($checks->tellingHeld() as $check) {
+            if ($this->made($check->at(Place::vehicle()))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /**
      * The wheels that a check which tells such things found held in this epoch.
      *

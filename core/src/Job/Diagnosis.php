@@ -31,6 +31,8 @@ final readonly class Diagnosis
     private const AIR_WHERE_OPENED = 6.0;
     /** Rust between lining and iron after weeks of standing, against daily use (estimate; 10 to 40). */
     private const STOOD = 20.0;
+    /** What was driven in just now turns: rust has let go of it (estimate; 0.02 to 0.2). */
+    private const DRIVEN = 0.05;
     /**
      * After a bleed run a long pedal is less likely plain air and more likely air where the run does not reach
      * (estimate; 0.1 to 0.4, 2 to 6).
@@ -106,8 +108,11 @@ final readonly class Diagnosis
             $beyond = SuspectAt::of('air.modulator', $state->layout()->hoseOf($place));
             $context = $bled ? $context->withSuspect($beyond, self::AIR_BEYOND) : $context;
         }
-        if (true === $state->story->intake()?->arrival->stood) {
+        $arrival = $state->story->intake()?->arrival;
+        if (true === $arrival?->stood) {
             $context = $context->withPart(Part::of('standing'), self::STOOD);
+        } elseif (true === $arrival?->drivenIn) {
+            $context = $context->withPart(Part::of('standing'), self::DRIVEN);
         }
         foreach ($state->story->intake()->parts ?? [] as $fitted) {
             $context = $context->withFitted($fitted->part, (float) $fitted->weeks);

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Scenario;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Rodrel\Core\Isolation\Verdict;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Rig\HiddenVehicle;
+use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vehicle\Places;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
+use Rodrel\Core\Vocabulary\SuspectAt;
+
+/** The first five proposals of a job are ones that a technician would sign: `openings.json`. */
+final class OpeningsTest extends TestCase
+{
+    private const LOOKED_AT = 5;
+
+    /**
+     * @param list<string> $acceptable
+     * @param array<string, bool> $arrival
+     * @param list<string> $not
+     * @param list<string> $unspun not before the wheels were spun
+     */
+    #[DataProvider('provideOpenings')]
+    public function testTheFirstFiveProposals(
+        string $preset,
+        string $complaint,
+        string $suspect,
+        array $arrival,
+        array $acceptable,
+        array $not,
+        array $unspun,
+    ): void {
+        $of = \count(array_filter(
+            World::field($preset)->particles,
+            static fn ($particle): bool => $particle->suspect->is($suspect),
+        ));
+        $vehicle = HiddenVehicle::with(World::field($preset), $suspect, intdiv($of, 2), new Mt19937(3));
+        $log = [];
+        $write = static function (Kind $kind, array $payload) use (&$log): void {
+            $seq = \count($log) + 1;
+            $at = new \DateTimeImmutable("2026-03-01 08:00:00 +$seq minutes");
+            $log[] = new Entry("e$seq", $seq, $kind->read($payload), 'anna', $at);
+        };
+        $write(Kind::Intake, ['complaint' => $complaint, 'parts' => []] + $arrival);
+        $asked = [];
+        while (\count($asked) < self::LOOKED_AT) {
+            $state = World::state($log, $preset);
+            $verdict = World::diagnosis($state, $preset)->verdict();
+            if (null === $verdict->next) {
+                break;
+            }
+            $asked[] = (string) $verdict->next->at;
+            $said = "$preset, $complaint, $suspect: ".implode(', ', $asked);
+            self::assertNotContains($verdict->next->at->id, $not, $said);
+            if (!$state->situation->spun(World::catalogue()->checks)) {
+                self::assertNotContains($verdict->next->at->id, $unspun, $said);
+            }
+            self::assertContains($verdict->next->at->id, $acceptable, $said);
+            self::assertTrue($this->isAtAHeldWheel($verdict, $state->situation->held(World::catalogue()->checks)), $said);
+            foreach (array_keys($state->situation->car->apart) as $what) {
+                $write(Kind::Together, ['what' => $what]);
+            }
+            $write(Kind::Lift, ['to' => match ($verdict->next->check->demand->lift->value) {
+                'any' => $state->situation->car->lift->value,
+                default => $verdict->next->check->demand->lift->value,
+            }, 'stands' => true]);
+            $words = $numbers = [];
+            foreach ($vehicle->answer($verdict->next->at) as $row => $answer) {
+                if (\is_float($answer)) {
+                    $numbers[$row] = ['typed' => (string) $answer, 'unit' => '', 'core' => $answer];
+                } else {
+                    $words[$row] = $answer;
+                }
+            }
+            $write(Kind::Reading, [
+                'check' => (string) $verdict->next->at,
+                'outcomes' => $words,
+                'numbers' => $numbers,
+            ]);
+        }
+        self::assertSame('look', explode('@', $asked[true === ($arrival['driven_in'] ?? false) ? 1 : 0])[0]);
+    }
+
+    /** @return iterable<string, array{string, string, string, array<string, bool>, list<string>, list<string>, list<string>}> */
+    public static function provideOpenings(): iterable
+    {
+        $data = json_decode((string) file_get_contents(__DIR__.'/openings.json'), true);
+        foreach ($data['openings'] as $row) {
+            foreach ($row['complaints'] as $complaint => $suspects) {
+                foreach ($suspects as $suspect) {
+                    foreach (array_keys(World::catalogue()->presets) as $preset) {
+                        $at = SuspectAt::parse($suspect);
+                        $places = World::catalogue()->faults->of($at)->places;
+                        if ($places instanceof Places && $places->has(World::layout($preset), $at->place)) {
+                            $arrival = ['driven_in' => $row['driven_in'], 'stood' => $row['stood'] ?? false];
+                            yield "$preset $complaint $suspect" => [
+                                $preset,
+                                $complaint,
+                                $suspect,
+                                $arrival,
+                                $row['acceptable'],
+                                $row['not'],
+                                $row['not_before_spin'] ?? [],
+                            ];
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    /** @param list<Corner> $held */
+    private function isAtAHeldWheel(Verdict $verdict, array $held): bool
+    {
+        $place = $verdict->next?->at->place;
+        if ([] === $held || null === $place?->corner()) {
+            return true;
+        }
+
+        return [] !== array_filter($held, static fn (Corner $wheel): bool => $place->covers(Place::at($wheel)));
+    }
+}
