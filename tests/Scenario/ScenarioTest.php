@@ -15,6 +15,7 @@ use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Rig\HiddenVehicle;
 use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vocabulary\GroupAt;
 
 /**
  * What a technician would expect, written so that one can add a case without knowing PHP: see `cases/`.
@@ -52,8 +53,8 @@ final class ScenarioTest extends TestCase
             } elseif (str_starts_with($line, 'fitted ')) {
                 [$part, $place] = explode(' ', substr($line, 7));
                 $log[0] = $intake(['parts' => [['part' => $part, 'place' => $place, 'weeks' => 3]]]);
-            } elseif ('driven-in' === $line) {
-                $log[0] = $intake(['driven_in' => true]);
+            } elseif (\in_array($line, ['driven-in', 'stood'], true)) {
+                $log[0] = $intake([str_replace('-', '_', $line) => true]);
             } elseif (\in_array($line, ['raised', 'wheels-off'], true)) {
                 $write(Kind::Lift, ['to' => $line, 'stands' => true]);
             } else {
@@ -203,6 +204,15 @@ final class ScenarioTest extends TestCase
             '>=' === $found[2]
                 ? self::assertGreaterThanOrEqual((float) $found[3], $mass, $because)
                 : self::assertLessThanOrEqual((float) $found[3], $mass, $because);
+        } elseif (1 === preg_match('/^at (\S+) >= ([0-9.]+)$/', $line, $found)) {
+            $there = array_filter(
+                $belief->groups,
+                static fn (string $group): bool => GroupAt::parse($group)->place->is($found[1]),
+                \ARRAY_FILTER_USE_KEY,
+            );
+            self::assertGreaterThanOrEqual((float) $found[2], array_sum($there), $because);
+        } elseif (str_starts_with($line, 'leads: ')) {
+            self::assertSame(substr($line, 7), (string) $belief->leader()[0], $because);
         } elseif (str_starts_with($line, 'next: ')) {
             self::assertSame(substr($line, 6), null === $verdict->next ? null : (string) $verdict->next->at, $because);
         } elseif (str_starts_with($line, 'stop: ')) {
