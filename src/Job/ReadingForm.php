@@ -7,6 +7,7 @@ namespace App\Job;
 use App\Input\InvalidInput;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Check;
+use Rodrel\Core\Check\Row;
 use Rodrel\Core\Check\Observer\Typed;
 use Rodrel\Core\Heat\HeatRound;
 use Rodrel\Core\Log\Payload\Figure;
@@ -47,6 +48,8 @@ final readonly class ReadingForm
         foreach ($check->rows as $row) {
             if ($row->observer->isOverAir()) {
                 $numbers[$row->id] = $this->temperatures->atStop($form, $row->id, $tau);
+            } elseif ($this->isSkipped($form, $check, $row)) {
+                continue;
             } elseif (null !== $row->observer->typed) {
                 $numbers[$row->id] = $this->number($form, $row->id, $row->observer->typed);
             } else {
@@ -55,9 +58,25 @@ final readonly class ReadingForm
                 $outcomes[$row->id] = $known ? $word : throw InvalidInput::because('input.row');
             }
         }
+        if ([] === $outcomes && [] === $numbers) {
+            throw InvalidInput::because('input.row');
+        }
         $again = $check->isHeat() ? $this->temperatures->again($form) : null;
 
         return new ReadingPayload($at, $outcomes, $numbers, $form->getBoolean('unsure'), $again, $this->behind($form));
+    }
+
+    /**
+     * A row of a sheet that was left open: what was seen is kept, the row can still be asked.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     */
+    private function isSkipped(InputBag $form, Check $check, Row $row): bool
+    {
+        $typed = $form->all('number')[$row->id] ?? '';
+        $answer = null === $row->observer->typed ? $form->all('word')[$row->id] ?? '' : $typed;
+
+        return \count($check->rows) > 1 && (!\is_string($answer) || '' === trim($answer));
     }
 
     /** @param InputBag<bool|float|int|string> $form */

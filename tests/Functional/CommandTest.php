@@ -61,6 +61,7 @@ final class CommandTest extends KernelTestCase
             'free-after@vehicle',
             'gauge@lf',
             'hose-look@lf',
+            'line-runs@lf',
         ]);
         self::assertFalse($answer['road']['open']);
     }

@@ -155,7 +155,7 @@ final readonly class References
             [$id, $row] = [...explode('/', $key), ''];
             $check = $this->catalogue->checks->all[$id] ?? null;
             $observer = ($check?->row($row) ?? $check?->firstRow())?->observer;
-            if (null === $observer || !$observer->isSign() || $observer->signWidth() !== \count($chances)) {
+            if (null === $observer || !$observer->takesSigns() || $observer->signWidth() !== \count($chances)) {
                 $this->miss($at.'/signs/'.str_replace('/', '~1', $key), 'a sign with as many words is expected');
             }
         }

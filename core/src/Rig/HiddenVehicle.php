@@ -14,7 +14,7 @@ final class HiddenVehicle
 {
     private readonly \Random\Randomizer $chance;
 
-    /** @param bool $wavering draws each answer from its chances; otherwise the likeliest one is given */
+    /** @param bool $wavering draws each answer from its chances and each number with all its noise; otherwise the likeliest is given */
     private function __construct(
         private readonly Field $field,
         private readonly int $particle,
@@ -62,7 +62,7 @@ final class HiddenVehicle
             $signature = $this->field->signature->rows[$at->row($row->id)];
             $noise = $row->observer->wording->noise;
             $answers[$row->id] = isset($signature['medians'])
-                ? round($signature['medians'][$this->particle] * exp(0.5 * $noise * $this->deviation()), 1)
+                ? round($signature['medians'][$this->particle] * exp($this->wavering ? $noise * $this->deviation() : 0.0), 1)
                 : $this->word($signature['words'], $signature['table'][$signature['index'][$this->particle]]);
         }
 

@@ -23,6 +23,12 @@ final readonly class ComplaintObserver extends Observer
 
     public function see(Subject $subject, Asked $asked, ?array $sign): Seen
     {
-        return new Seen($subject->complaints());
+        // what is said of brakes that are sound comes from elsewhere: a tyre, a joint, a new driver
+        return new Seen($sign ?? $subject->complaints());
+    }
+
+    public function takesSigns(): bool
+    {
+        return true;
     }
 }

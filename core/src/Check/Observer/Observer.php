@@ -60,6 +60,12 @@ abstract readonly class Observer
         return $this->wording->words;
     }
 
+    /** Whether a fault may say what is seen. */
+    public function takesSigns(): bool
+    {
+        return $this->isSign();
+    }
+
     /** How many chances a fault gives to it. */
     public function signWidth(): int
     {
