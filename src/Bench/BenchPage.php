@@ -17,6 +17,7 @@ final readonly class BenchPage
      * @param list<array{id: string, name: string, minutes: int}> $alongside
      * @param list<string> $odd readings that speak against the leader all the same
      * @param list<array{name: string, mass: float}> $pairs two faults at once
+     * @param bool $condition looked over without a complaint
      * @param bool $stays it may not leave although nothing was shown
      * @param list<array{what: string, name: string, minutes: int}> $apart
      * @param array<string, mixed> $drawing
@@ -37,6 +38,7 @@ final readonly class BenchPage
         public array $odd,
         public array $pairs,
         public bool $stays,
+        public bool $condition,
         public array $apart,
         public array $drawing,
         public array $suspects,

@@ -40,7 +40,9 @@ final class ShopController extends AbstractController
         'raise' => ['raise_minutes', 1.0, 0.0, 120.0],
         'wheels' => ['wheels_off_minutes', 1.0, 0.0, 120.0],
         'bleed' => ['bleed_minutes', 1.0, 0.0, 240.0],
+        'helper' => ['helper_minutes', 1.0, 0.0, 60.0],
         'confirm' => ['confirm_above_cents', 100.0, 0.0, 1000000.0],
+        'comeback' => ['comeback_cents', 100.0, 0.0, 1000000.0],
     ];
 
     public function __construct(
@@ -49,6 +51,7 @@ final class ShopController extends AbstractController
         private readonly UserRepository $users,
         private readonly People $people,
         private readonly ClockInterface $clock,
+        private readonly JobPaths $paths,
         private readonly Say $say,
     ) {
     }
@@ -237,6 +240,7 @@ final class ShopController extends AbstractController
                 people: $this->users->findBy([], ['name' => 'ASC']),
                 roles: Role::cases(),
                 zones: \DateTimeZone::listIdentifiers(),
+                paths: $this->paths->ofTheLast(),
             )),
             new Response('', null === $wrong ? 200 : 422),
         );

@@ -20,6 +20,7 @@ final readonly class ShopPage
      * @param list<User> $people
      * @param array{Role::Technician, Role::Lead, Role::Admin} $roles
      * @param list<string> $zones
+     * @param array{jobs: int, minutes: int, book: int, cents: float}|null $paths
      */
     public function __construct(
         public ?string $wrong,
@@ -31,6 +32,7 @@ final readonly class ShopPage
         public array $people,
         public array $roles,
         public array $zones,
+        public ?array $paths,
     ) {
     }
 }

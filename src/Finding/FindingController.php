@@ -12,6 +12,8 @@ use App\Shop\ShopSettings;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Costs;
 use Rodrel\Core\Isolation\Judgement;
+use Rodrel\Core\Isolation\Spoken;
+use Rodrel\Core\Job\PathTaken;
 use Rodrel\Core\Repair\PartOption;
 use Rodrel\Core\Repair\Repair;
 use Rodrel\Core\Repair\Scope;
@@ -93,6 +95,13 @@ final class FindingController extends RendersJob
             common: $this->suspects->commonCauses($judgement),
             rate: $settings->labour->rateCentsPerMinute,
             signed: $signed,
+            path: null === $signed ? null : PathTaken::of($loaded->state, $settings->times),
+            odd: array_map(
+                fn (Spoken $one): string => $this->say->check($one->check).': '
+                    .$this->say->outcome($one->check, $one->outcomes),
+                $advice->odd,
+            ),
+            trial: 'trial' === $advice->reason && $rows[0]['group'] === $chosen['group'],
         ));
     }
 

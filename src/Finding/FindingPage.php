@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Finding;
 
 use Rodrel\Core\Isolation\Proposal;
+use Rodrel\Core\Job\PathTaken;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\FindingPayload;
 use Rodrel\Core\Repair\Repair;
@@ -20,6 +21,8 @@ final readonly class FindingPage
      * @param list<array<string, mixed>> $options
      * @param list<string> $common
      * @param Entry<FindingPayload>|null $signed
+     * @param list<string> $odd readings that speak against it all the same
+     * @param bool $trial a trial repair, with its odds
      */
     public function __construct(
         public string $sentence,
@@ -45,6 +48,9 @@ final readonly class FindingPage
         public array $common,
         public float $rate,
         public ?Entry $signed,
+        public ?PathTaken $path,
+        public array $odd,
+        public bool $trial,
     ) {
     }
 }

@@ -49,6 +49,21 @@ final class JobLineRepository extends ServiceEntityRepository
         return $lines;
     }
 
+    /** @return list<Uuid> jobs that were handed over, the last one first */
+    public function finished(int $most): array
+    {
+        /** @var list<JobLine> $lines */
+        $lines = $this->createQueryBuilder('l')
+            ->andWhere('l.stage = :done')
+            ->setParameter('done', Stage::Done)
+            ->orderBy('l.touchedAt', 'DESC')
+            ->setMaxResults($most)
+            ->getQuery()
+            ->getResult();
+
+        return array_map(static fn (JobLine $line): Uuid => $line->jobId(), $lines);
+    }
+
     /** @return array{shed: int, mine: int, done: int, unsafe: int} */
     public function counts(Uuid $me): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Report;
 
 use App\Job\Job;
+use Rodrel\Core\Job\PathTaken;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\HandoverPayload;
 
@@ -20,6 +21,7 @@ final readonly class ReportPage
      * @param Entry<HandoverPayload>|null $handedOver
      * @param array<string, string> $names people by id
      * @param list<array<string, mixed>> $log
+     * @param list<array{what: string, said: string, good: bool}> $condition where nobody complains
      * @param int $skipped lines of the log before those
      */
     public function __construct(
@@ -35,6 +37,8 @@ final readonly class ReportPage
         public int $skipped,
         public \DateTimeImmutable $opened,
         public Job $job,
+        public array $condition,
+        public PathTaken $path,
     ) {
     }
 }

@@ -6,7 +6,10 @@ namespace App\Report;
 
 use App\Account\UserRepository;
 use App\Job\LoadedJob;
+use App\Shop\ShopSettings;
 use App\Text\Say;
+use Rodrel\Core\Check\Observer\SignObserver;
+use Rodrel\Core\Job\PathTaken;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\FindingPayload;
 use Rodrel\Core\Log\Payload\HandoverPayload;
@@ -23,6 +26,7 @@ final readonly class ReportView
         private LogView $log,
         private Say $say,
         private Security $security,
+        private ShopSettings $shop,
     ) {
     }
 
@@ -73,8 +77,38 @@ final readonly class ReportView
             log: $this->log->of($loaded, $names, $cut),
             skipped: $cut,
             opened: $loaded->job->openedAt(),
+            condition: $this->condition($loaded),
+            path: PathTaken::of($loaded->state, $this->shop->isolation()->times),
             job: $loaded->job,
         );
+    }
+
+    /**
+     * What was seen where nobody complains, what is not as it should be first.
+     *
+     * @return list<array{what: string, said: string, good: bool}>
+     */
+    private function condition(LoadedJob $loaded): array
+    {
+        $now = $loaded->state->situation;
+        $checks = $loaded->state->catalogue()->checks;
+        $condition = [];
+        foreach ($now->looksOver($checks) ? $now->readings : [] as $reading) {
+            $check = $checks->of($reading->check);
+            foreach ($check->role->asked ? [] : $reading->outcomes as $row => $word) {
+                $observer = $check->row((string) $row)?->observer;
+                $base = $observer instanceof SignObserver ? $observer->base : [];
+                $usual = [] === $base ? $observer?->wording->best() : $observer->words()[(int) array_search(max($base), $base, true)];
+                $condition[] = [
+                    'what' => $this->say->check($reading->check),
+                    'said' => $this->say->outcome($reading->check, [$row => $word]),
+                    'good' => $word === $usual,
+                ];
+            }
+        }
+        usort($condition, static fn (array $a, array $b): int => $a['good'] <=> $b['good']);
+
+        return $condition;
     }
 
     /** @return list<Entry<FindingPayload>> the findings that a repair followed from, and the one that stands now */

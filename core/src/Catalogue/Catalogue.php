@@ -47,6 +47,10 @@ final readonly class Catalogue
     public BleedBook $bleeding;
     /** @var non-empty-array<string, Station> in the order of an ordinary job */
     public array $stations;
+    /** @var list<string> checks in the order that practitioners work by, whatever was read */
+    public array $book;
+    /** @var list<string> checks where nobody complains */
+    public array $condition;
     /** @var array<string, bool> by id; true: can be named in the intake as fitted lately */
     public array $parts;
     /** @var array<string, array<array-key, mixed>> documents for Layout::fromArray() */
@@ -71,6 +75,8 @@ final readonly class Catalogue
         $this->proof = ProofBook::fromShape($files['proof']);
         $this->bleeding = BleedBook::fromShape($files['bleeding']);
         $this->stations = Station::all($files['stations']);
+        $this->book = $files['stations']->texts('book');
+        $this->condition = $files['stations']->texts('condition');
         $parts = [];
         foreach ($files['parts']->each('parts') as $id => $part) {
             $parts[$id] = $part->flag('fitted');
@@ -152,7 +158,7 @@ final readonly class Catalogue
     /** What the judgement rests on. */
     public function knowledge(): Knowledge
     {
-        return new Knowledge($this->faults, $this->checks, $this->repairs, $this->gates, $this->stations, $this->pairs);
+        return new Knowledge($this->faults, $this->checks, $this->repairs, $this->gates, $this->stations, $this->pairs, $this->condition);
     }
 
     /** @param string $sources hash of the sources that compute */

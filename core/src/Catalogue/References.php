@@ -48,6 +48,20 @@ final readonly class References
         foreach ($catalogue->faults as $fault) {
             $this->fault($fault);
         }
+        foreach (['book', 'condition'] as $list) {
+            foreach ($catalogue->$list as $n => $id) {
+                if (!$catalogue->checks->has($id)) {
+                    $this->miss("/stations/$list/$n", 'there is no check "%s"', $id);
+                }
+            }
+        }
+        foreach ($catalogue->pairs->rules as $n => $rule) {
+            foreach (['one', 'other'] as $end) {
+                if (!isset($catalogue->faults->all[$rule[$end]])) {
+                    $this->miss("/pairs/pairs/$n/$end", 'there is no fault "%s"', $rule[$end]);
+                }
+            }
+        }
         $this->gates();
         $this->proof();
         $this->repairs();

@@ -12,7 +12,10 @@ use Rodrel\Core\Fault\PairBook;
 /** What of the catalogue the judgement rests on. */
 final readonly class Knowledge
 {
-    /** @param array<string, Station> $stations in the order of an ordinary job */
+    /**
+     * @param array<string, Station> $stations in the order of an ordinary job
+     * @param list<string> $condition checks where nobody complains
+     */
     public function __construct(
         public Faults $faults,
         public Checks $checks,
@@ -20,6 +23,7 @@ final readonly class Knowledge
         public GateBook $gates,
         public array $stations = [],
         public ?PairBook $pairs = null,
+        public array $condition = [],
     ) {
     }
 }

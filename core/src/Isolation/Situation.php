@@ -13,6 +13,9 @@ use Rodrel\Core\Vocabulary\Place;
 /** What state the vehicle is in and what was read in this epoch, as the planner and the gates need it. */
 final readonly class Situation
 {
+    /** The complaint that is none. */
+    private const NOBODY_COMPLAINS = 'none';
+
     /**
      * @param list<Reading> $readings standing readings of this epoch
      * @param bool $firstEpoch nothing was repaired yet
@@ -64,6 +67,12 @@ final readonly class Situation
         }
 
         return $said;
+    }
+
+    /** Nobody complains: the vehicle is looked over. */
+    public function looksOver(Checks $checks): bool
+    {
+        return \in_array(self::NOBODY_COMPLAINS, $this->complaints($checks), true);
     }
 
     /** @return list<string> every answer, `check/row/word` */

@@ -62,6 +62,9 @@ final readonly class Verdict
         if (null !== $first) {
             return $show($first, null, 'first-look');
         }
+        if ($now->looksOver($belief->field->knowledge->checks) && $mass < $settings->threshold) {
+            return $show(self::condition($possible, $belief->field->knowledge->condition), null, 'condition');
+        }
         foreach ($contradiction->again ?? [] as $odd) {
             $again = $planner->weigh($belief->field->knowledge->checks->of($odd->check), $odd->check->place, $now);
             if ($again->isPossible()) {
@@ -136,6 +139,25 @@ final readonly class Verdict
         }
 
         return $most;
+    }
+
+    /**
+     * Nobody complains: what is looked at then, in its order, and no hunt.
+     *
+     * @param list<Proposal> $possible
+     * @param list<string> $order
+     */
+    private static function condition(array $possible, array $order): ?Proposal
+    {
+        foreach ($order as $id) {
+            foreach ($possible as $proposal) {
+                if ($proposal->check->id === $id) {
+                    return $proposal;
+                }
+            }
+        }
+
+        return null;
     }
 
     /**

@@ -143,6 +143,12 @@ final class Play
         return $possible;
     }
 
+    /** @return list<string> checks in the book's order */
+    public function book(): array
+    {
+        return $this->catalogue->book;
+    }
+
     /** A wheel that is held, or that the driver named; everything that is no wheel's. */
     public function concerns(CheckAt $at): bool
     {
