@@ -153,7 +153,7 @@ final class JobTest extends ShopTestCase
         yield 'temperatures of a vehicle that stood' => ['reading', $heat('rusty'), 'driven in just now', '90 F'];
         yield 'a row left open' => [
             'reading',
-            ['check' => 'look@vehicle', 'word' => ['level' => 'good']],
+            ['check' => 'look@vehicle'],
             'Answer at least one row',
             '',
         ];
@@ -215,6 +215,18 @@ final class JobTest extends ShopTestCase
         $this->client->followRedirect();
         self::assertStringContainsString('2,7 in', $this->text('.trail'));
         self::assertStringContainsString('normal', $this->text('.trail'), '68.6 mm is what a sound car shows');
+    }
+
+    /** What was seen is kept; the rows that were left open can still be asked. */
+    public function testAHalfFilledSheetIsKept(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $this->append($id, 'reading', ['check' => 'look@vehicle', 'word' => ['level' => 'good']]);
+        $this->append($id, 'reading', ['check' => 'look@vehicle', 'word' => ['wet' => 'lr']]);
+        $this->client->request('GET', "/jobs/$id/bench");
+        self::assertStringContainsString('Look at level, wet and lamps', $this->text('h1'), 'the lamps are still open');
+        self::assertStringContainsString('wet left rear', mb_strtolower($this->text('.trail')));
     }
 
     public function testTheDatabaseRefusesToChangeALog(): void

@@ -23,6 +23,8 @@ final class ShopPageTest extends ShopTestCase
         'wheels' => '6',
         'bleed' => '12',
         'confirm' => '80',
+        'helper' => '3',
+        'comeback' => '150',
         'school' => [
             'bleed_order' => 'nearest-first',
             'pair' => 'failed-only',
