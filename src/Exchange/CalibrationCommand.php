@@ -21,7 +21,7 @@ final readonly class CalibrationCommand
         $findings = [];
         foreach ($files as $file) {
             if (!is_file($file)) {
-                $io->error(\sprintf('%s is not there; make it with rodrel:judge --policy=rodrel --lines=%s', $file, $file));
+                $io->error($file.' is not there; rodrel:judge --policy=rodrel --lines='.$file.' makes it.');
 
                 return 2;
             }

@@ -183,7 +183,8 @@ final readonly class IsolateCommand extends JsonCommand
         $write(new LiftPayload($lift, $request->flag('stands')), '/lift');
         foreach (['readings', 'steps'] as $list) {
             foreach ($request->each($list) as $n => $step) {
-                foreach ($this->payloads($step, (array) $request->in($list)->raw((string) $n), \count($log)) as $payload) {
+                $raw = (array) $request->in($list)->raw((string) $n);
+                foreach ($this->payloads($step, $raw, \count($log)) as $payload) {
                     $sheet = $payload instanceof FindingPayload || $payload instanceof RepairedPayload;
                     $sheet ? $log[] = $this->unasked($payload, $log, $at) : $write($payload, '/'.$list.'/'.$n);
                 }

@@ -29,7 +29,7 @@ use Symfony\Component\Console\Style\SymfonyStyle;
 use Symfony\Component\Process\PhpExecutableFinder;
 use Symfony\Component\Process\Process;
 
-/** Plays jobs at vehicles drawn from a seed, whose fault only the count knows, and says how well each way of working did. */
+/** Plays jobs at drawn vehicles whose fault only the count knows, and says how well each way of working did. */
 #[AsCommand('rodrel:judge', 'Judges the advice on drawn vehicles against other ways of working')]
 final class JudgeCommand
 {
@@ -255,10 +255,18 @@ final class JudgeCommand
         $mean = static function (string $key, float $by = 1.0) use ($jobs): string {
             $found = Tally::mean(array_map(static fn (array $job): float => (float) $job[$key] / $by, $jobs));
 
-            return \sprintf('%.1f (%.1f–%.1f), median %.1f', $found['mean'], $found['low'], $found['high'], $found['median']);
+            return \sprintf(
+                '%.1f (%.1f–%.1f), median %.1f',
+                $found['mean'],
+                $found['low'],
+                $found['high'],
+                $found['median'],
+            );
         };
         $sum = static fn (string $key): string => (string) array_sum(array_column($jobs, $key));
-        $decisions = Tally::mean(array_map(floatval(...), array_merge(...array_column($jobs, 'decisions'))));
+        $decisions = Tally::mean(
+            array_values(array_map(floatval(...), array_merge(...array_column($jobs, 'decisions')))),
+        );
 
         return [
             'jobs' => (string) $n,

@@ -28,8 +28,8 @@ use Rodrel\Core\Log\Payload\UndoPayload;
 use Rodrel\Core\Log\Payload\WaivePayload;
 use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Vehicle\Lift;
-use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\ApartAt;
+use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Component\HttpFoundation\InputBag;
 

@@ -49,7 +49,8 @@ final class StoredPairs
     {
         $keys = array_map(fn (array $couple): string => $this->keys->pair($layout, ...$couple), $couples);
         $rows = [];
-        foreach ($this->entities->getRepository(StoredSignature::class)->findBy(['key' => array_values($keys)]) as $row) {
+        $stored = $this->entities->getRepository(StoredSignature::class);
+        foreach ($stored->findBy(['key' => array_values($keys)]) as $row) {
             $rows[$row->key] = $row;
         }
         $found = $missing = [];

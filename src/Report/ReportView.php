@@ -98,7 +98,9 @@ final readonly class ReportView
             foreach ($check->role->asked ? [] : $reading->outcomes as $row => $word) {
                 $observer = $check->row((string) $row)?->observer;
                 $base = $observer instanceof SignObserver ? $observer->base : [];
-                $usual = [] === $base ? $observer?->wording->best() : $observer->words()[(int) array_search(max($base), $base, true)];
+                $usual = [] === $base
+                    ? $observer?->wording->best()
+                    : $observer->words()[(int) array_search(max($base), $base, true)];
                 $condition[] = [
                     'what' => $this->say->check($reading->check),
                     'said' => $this->say->outcome($reading->check, [$row => $word]),

@@ -12,7 +12,6 @@ use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Rig\HiddenVehicle;
 use Rodrel\Core\Tests\World;
-use Rodrel\Core\Vehicle\Places;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
 use Rodrel\Core\Vocabulary\SuspectAt;
@@ -99,7 +98,7 @@ final class OpeningsTest extends TestCase
                     foreach (array_keys(World::catalogue()->presets) as $preset) {
                         $at = SuspectAt::parse($suspect);
                         $places = World::catalogue()->faults->of($at)->places;
-                        if ($places instanceof Places && $places->has(World::layout($preset), $at->place)) {
+                        if ($places->has(World::layout($preset), $at->place)) {
                             $arrival = ['driven_in' => $row['driven_in'], 'stood' => $row['stood'] ?? false];
                             yield "$preset $complaint $suspect" => [
                                 $preset,

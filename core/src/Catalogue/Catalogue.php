@@ -158,7 +158,15 @@ final readonly class Catalogue
     /** What the judgement rests on. */
     public function knowledge(): Knowledge
     {
-        return new Knowledge($this->faults, $this->checks, $this->repairs, $this->gates, $this->stations, $this->pairs, $this->condition);
+        return new Knowledge(
+            $this->faults,
+            $this->checks,
+            $this->repairs,
+            $this->gates,
+            $this->stations,
+            $this->pairs,
+            $this->condition,
+        );
     }
 
     /** @param string $sources hash of the sources that compute */

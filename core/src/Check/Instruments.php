@@ -60,8 +60,7 @@ final class Instruments
         public readonly Layout $layout,
         float $tolerance = 1.0,
         private readonly float $airC = self::AIR_C,
-    )
-    {
+    ) {
         $this->simulator = new VehicleSimulator($layout, $tolerance);
     }
 

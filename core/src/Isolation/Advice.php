@@ -52,18 +52,18 @@ final readonly class Advice
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        $proposals = static fn (array $all): array => array_map(static fn (Proposal $one): array => $one->toArray(), $all);
-        $spoken = static fn (array $all): array => array_map(static fn (Spoken $one): array => $one->toArray(), $all);
+        $proposal = static fn (Proposal $one): array => $one->toArray();
+        $spoken = static fn (Spoken $one): array => $one->toArray();
 
         return [
             'next' => $this->next?->toArray(),
-            'others' => $proposals($this->others),
-            'alongside' => $proposals($this->alongside),
+            'others' => array_map($proposal, $this->others),
+            'alongside' => array_map($proposal, $this->alongside),
             'repair' => null === $this->repair ? null : (string) $this->repair,
             'reason' => $this->reason,
-            'again' => null === $this->again ? null : $spoken($this->again),
+            'again' => null === $this->again ? null : array_map($spoken, $this->again),
             'confirmed' => $this->confirmed,
-            'odd' => $spoken($this->odd),
+            'odd' => array_map($spoken, $this->odd),
         ];
     }
 

@@ -30,7 +30,7 @@ final class Belief
     /**
      * @param list<Reading> $readings
      * @param array<string, list<Evidence>> $evidence by cause that is shared
-     * @param array<string, list<list<float>>> $logs by cause, then slips, then hypothesis
+     * @param array<string, list<array<int, float>>> $logs by cause, then slips, then hypothesis
      */
     private function __construct(
         public readonly Field $field,
@@ -75,7 +75,9 @@ final class Belief
         if (!isset($this->without[$reading])) {
             $logs = $this->logs;
             foreach ($this->evidence as $cause => $rows) {
-                $left = array_values(array_filter($rows, static fn (Evidence $row): bool => $row->reading !== $reading));
+                $left = array_values(
+                    array_filter($rows, static fn (Evidence $row): bool => $row->reading !== $reading),
+                );
                 if (\count($left) < \count($rows)) {
                     $logs[$cause] = self::logs($left);
                 }
@@ -141,7 +143,7 @@ final class Belief
     }
 
     /**
-     * @param array<string, list<list<float>>> $logs
+     * @param array<string, list<array<int, float>>> $logs
      */
     private static function weigh(Opening $opening, array $logs): Weights
     {
@@ -169,7 +171,7 @@ final class Belief
      *
      * @param list<Evidence> $rows
      *
-     * @return list<list<float>> by slips, then hypothesis; empty where nothing is left
+     * @return list<array<int, float>> by slips, then hypothesis; empty where nothing is left
      */
     private static function logs(array $rows): array
     {

@@ -8,7 +8,7 @@ use Rodrel\Core\Fault\PairBook;
 use Rodrel\Core\Prediction\PairShelf;
 use Rodrel\Core\Vocabulary\SuspectAt;
 
-/** Which pairs of faults are worth a thought: the leading single ones with each other, and with what typically comes. */
+/** Which pairs are worth a thought: the leading single faults with each other, and with what typically comes along. */
 final readonly class Couples
 {
     /** Leading single faults that are paired (handbook). */

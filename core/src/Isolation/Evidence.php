@@ -7,10 +7,13 @@ namespace Rodrel\Core\Isolation;
 use Rodrel\Core\Check\Chance;
 use Rodrel\Core\Check\Observer\Common;
 use Rodrel\Core\InvalidData;
+use Rodrel\Core\Prediction\Signature;
 
 /**
  * How likely one answered row is under every hypothesis, as columns: by the job's share of slips, then by how far off
  * the cause is that the row shares with others. The last entry of a column stands for "a second fault".
+ *
+ * @phpstan-import-type PredictedRow from Signature
  */
 final readonly class Evidence
 {
@@ -34,7 +37,7 @@ final readonly class Evidence
      * @param int $reading which of the belief's readings
      * @param string $cause what it shares with others; '' for nothing
      * @param list<float> $weights of the points of the cause
-     * @param list<list<list<float>>> $columns by slips, then point, then hypothesis
+     * @param array<int, list<non-empty-list<float>>> $columns by slips, then point, then hypothesis
      */
     private function __construct(
         public int $reading,
@@ -92,8 +95,8 @@ final readonly class Evidence
                 // what the driver says is not slipped by the technician
                 $wrong = min(self::WRONG_AT_MOST, $signature['blunder'] * ($asked ? 1.0 : $times));
                 $mixed = [];
-                foreach ($chances as $k => $chance) {
-                    $mixed[$k] = (1.0 - $wrong) * $chance + $wrong * $slip;
+                foreach ($chances as $chance) {
+                    $mixed[] = (1.0 - $wrong) * $chance + $wrong * $slip;
                 }
                 if ($soft) {
                     $mixed = array_map(sqrt(...), $mixed);
@@ -106,7 +109,7 @@ final readonly class Evidence
     }
 
     /**
-     * @param array<string, mixed> $signature
+     * @param PredictedRow $signature
      *
      * @return array{list<float>, float} chance by prediction, and of a slip
      */
@@ -135,7 +138,7 @@ final readonly class Evidence
     }
 
     /**
-     * @param array<string, mixed> $signature
+     * @param PredictedRow $signature
      *
      * @return array{list<float>, float} density by hypothesis, and of a slip
      */
@@ -162,9 +165,9 @@ final readonly class Evidence
      * From predictions to hypotheses; what may stand behind "a second fault" is the average over all.
      *
      * @param list<float> $chances
-     * @param array<string, mixed> $signature
+     * @param PredictedRow $signature
      *
-     * @return list<float>
+     * @return non-empty-list<float>
      */
     private static function spread(array $chances, array $signature, Opening $opening, bool $byHypothesis): array
     {

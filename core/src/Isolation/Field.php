@@ -16,7 +16,11 @@ use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\SuspectAt;
 
-/** All that can be believed about one layout: its particles, their groups and what they predict. */
+/**
+ * All that can be believed about one layout: its particles, their groups and what they predict.
+ *
+ * @phpstan-import-type PredictedRow from Signature
+ */
 final readonly class Field
 {
     /**
@@ -116,10 +120,7 @@ final readonly class Field
     /**
      * What is predicted for one row.
      *
-     * @return array{
-     *     words: list<string>, table: list<non-empty-list<float>>, index: list<int>, blunder: float, noise: float,
-     *     cause: string, common: float, medians?: list<float>, sound?: float
-     * }
+     * @return PredictedRow
      */
     public function row(CheckAt $check, string $row): array
     {

@@ -42,7 +42,9 @@ final readonly class Situation
      */
     public function open(Check $check, CheckAt $at): array
     {
-        return array_values(array_diff(array_map(strval(...), array_keys($check->rows)), array_keys($this->reading($at)->outcomes ?? [])));
+        $answered = array_keys($this->reading($at)->outcomes ?? []);
+
+        return array_values(array_diff(array_map(strval(...), array_keys($check->rows)), $answered));
     }
 
     public function reading(CheckAt $check): ?Reading

@@ -24,9 +24,9 @@ final readonly class Verdict
     /**
      * @param Proposal|null $next the one check to make, null when testing should stop
      * @param list<Proposal> $others the next best ones
-     * @param GroupAt|null $repair the repair group to carry out when testing should stop; null too where it was not shown
+     * @param GroupAt|null $repair to carry out when testing should stop; null too where it was not shown
      * @param string $reason key of the sentence that says why
-     * @param list<Proposal> $alongside what else is worth doing at the station of the next one, as the vehicle stands then
+     * @param list<Proposal> $alongside what else is worth doing at the station of the next one
      */
     private function __construct(
         public ?Proposal $next,
@@ -83,7 +83,8 @@ final readonly class Verdict
             }
             if ($passed && null !== $proof->lone) {
                 $lone = $proof->lone;
-                $again = $planner->weigh($belief->field->knowledge->checks->of($lone->check), $lone->check->place, $now);
+                $check = $belief->field->knowledge->checks->of($lone->check);
+                $again = $planner->weigh($check, $lone->check->place, $now);
                 if ($again->isPossible()) {
                     return $show($again, null, 'repeat');
                 }

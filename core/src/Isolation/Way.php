@@ -34,7 +34,9 @@ final readonly class Way
     /** Walking there. */
     private function walk(Check $check): float
     {
-        return $check->station === $this->car->last?->station ? 0.0 : $this->stations[$check->station]->walkMinutes ?? 0.0;
+        return $check->station === $this->car->last?->station
+            ? 0.0
+            : $this->stations[$check->station]->walkMinutes ?? 0.0;
     }
 
     /** Lifting and lowering, wheels off and on. */

@@ -21,7 +21,7 @@ final readonly class Weights
     }
 
     /**
-     * @param list<list<float>> $logs of the unnormalised weights, by share of slips, then hypothesis; the last one is
+     * @param non-empty-list<non-empty-array<int, float>> $logs of the unnormalised weights, by share of slips, then hypothesis; the last one is
      *     "a second fault"
      */
     public static function of(array $logs): self
@@ -29,19 +29,20 @@ final readonly class Weights
         $top = max(array_map(static fn (array $column): float => max($column), $logs));
         $posterior = array_fill(0, \count($logs[0]), 0.0);
         $slips = [];
-        foreach ($logs as $f => $column) {
-            $slips[$f] = 0.0;
+        foreach ($logs as $column) {
+            $all = 0.0;
             foreach ($column as $i => $log) {
                 $weight = exp($log - $top);
                 $posterior[$i] += $weight;
-                $slips[$f] += $weight;
+                $all += $weight;
             }
+            $slips[] = $all;
         }
         $sum = array_sum($slips);
         foreach ($posterior as $i => $weight) {
             $posterior[$i] = $weight / $sum;
         }
-        $second = (float) array_pop($posterior);
+        $second = array_pop($posterior);
 
         return new self(
             $posterior,

@@ -70,7 +70,13 @@ final readonly class Diagnosis
             $opening
                 = 0 === $n || null === $repaired
                     ? Opening::first($field, $context, $settings->seconds->before)
-                    : Opening::afterRepair($field, $beliefs[$n - 1], $repaired, $context, $settings->seconds->afterRepair);
+                    : Opening::afterRepair(
+                        $field,
+                        $beliefs[$n - 1],
+                        $repaired,
+                        $context,
+                        $settings->seconds->afterRepair,
+                    );
             $beliefs[] = Belief::of($field, $opening, $chapter->readings($checks, $state->sound()));
         }
 

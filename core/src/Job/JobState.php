@@ -63,7 +63,8 @@ final readonly class JobState implements Door
         $driven = self::driven($layout);
         $drive = null === $repaired ? null : self::sameDrive($catalogue, $story);
         $proof = ProofRun::of($catalogue->proof, $readings, $left, self::waived($now), $drive, $driven);
-        $car = $now->carState($catalogue->checks, self::standsOpen($catalogue, $now, $repaired, $readings, $left, $driven));
+        $open = self::standsOpen($catalogue, $now, $repaired, $readings, $left, $driven);
+        $car = $now->carState($catalogue->checks, $open);
         $stage = self::stageOf($catalogue, $story, $repaired, $proof);
 
         return new self($vehicle, $story, new Situation($car, $readings, null === $repaired), $proof, $stage, $repaired);

@@ -14,8 +14,8 @@ use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\Place;
 
 /**
- * What the checks of a job took until its first repair, and what the same evidence takes in the book's order: every check
- * that the book has before the last one that was made, at the wheels that were in question.
+ * What the checks of a job took until its first repair, and what the same evidence takes in the book's order: every
+ * check that the book has before the last one that was made, at the wheels that were in question.
  */
 final readonly class PathTaken
 {

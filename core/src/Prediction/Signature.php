@@ -13,16 +13,18 @@ use Rodrel\Core\Vehicle\Layout;
  * What every particle of a layout predicts for every row of every check: the faults' signatures put together, as plain
  * arrays, so that it can be stored as a file of constants. A row holds its distinct predictions once, and which of them
  * each particle has.
+ *
+ * @phpstan-type PredictedRow array{
+ *     words: list<string>, table: list<non-empty-list<float>>, index: list<int>, blunder: float, noise: float,
+ *     cause: string, common: float, medians?: list<float>, sound?: float
+ * }
  */
 final readonly class Signature
 {
     private const FORMAT = 3;
 
     /**
-     * @param array<string, array{
-     *     words: list<string>, table: list<non-empty-list<float>>, index: list<int>, blunder: float, noise: float,
-     *     cause: string, common: float, medians?: list<float>, sound?: float
-     * }> $rows by row key
+     * @param array<string, PredictedRow> $rows by row key
      */
     private function __construct(
         public string $key,
@@ -47,8 +49,7 @@ final readonly class Signature
                         'noise' => $wording->noise,
                         'cause' => $wording->common->cause ?? '',
                         'common' => $wording->common->noise ?? 0.0,
-                        ...self::joined($rowKey, $sound, $faults),
-                    ];
+                    ] + self::joined($rowKey, $sound, $faults);
                     if (isset($sound->medians[$rowKey])) {
                         $rows[$rowKey]['sound'] = $sound->medians[$rowKey];
                     }
@@ -85,7 +86,8 @@ final readonly class Signature
                     $row['index'][] = -1 === $i ? 0 : $from + $i;
                 }
                 if (isset($row['medians'])) {
-                    array_push($row['medians'], ...$more['medians'] ?? array_fill(0, $pair->particles, $row['sound'] ?? 1.0));
+                    $sound = array_fill(0, $pair->particles, $row['sound'] ?? 1.0);
+                    array_push($row['medians'], ...$more['medians'] ?? $sound);
                 }
             }
             $rows[$key] = $row;
@@ -120,10 +122,7 @@ final readonly class Signature
             throw $shape->wrong('format', 'another format; compute it again');
         }
         /**
-         * @var array<string, array{
-         *     words: list<string>, table: list<non-empty-list<float>>, index: list<int>, blunder: float, noise: float,
-         *     cause: string, common: float, medians?: list<float>, sound?: float
-         * }> $rows
+         * @var array<string, PredictedRow> $rows
          */
         $rows = $shape->raw('rows');
 
@@ -143,7 +142,7 @@ final readonly class Signature
     /**
      * @param list<FaultSignature> $faults
      *
-     * @return array{table: list<list<float>>, index: list<int>, medians?: list<float>}
+     * @return array{table: list<non-empty-list<float>>, index: list<int>, medians?: list<float>}
      */
     private static function joined(string $rowKey, SoundSignature $sound, array $faults): array
     {

@@ -43,8 +43,8 @@ final readonly class ProofRun
             } elseif (null !== $rule->check) {
                 $at = CheckAt::of($rule->check, Place::vehicle());
                 $rows = $rule->rows;
-                foreach (null === $rule->driven ? [] : array_intersect($driven, array_keys($rows)) as $row) {
-                    $rows[$row][] = $rule->driven;
+                foreach (array_intersect($driven, array_keys($rows)) as $row) {
+                    $rows[$row] = array_values(array_filter([...$rows[$row], $rule->driven], is_string(...)));
                 }
                 $criteria[] = self::read($rule, $at, $rows, $readings, $reason);
             } elseif (null !== $drive) {

@@ -61,8 +61,9 @@ final class HiddenVehicle
         foreach ($this->field->knowledge->checks->of($at)->rows as $row) {
             $signature = $this->field->signature->rows[$at->row($row->id)];
             $noise = $row->observer->wording->noise;
+            $off = $this->wavering ? $this->deviation() : 0.0;
             $answers[$row->id] = isset($signature['medians'])
-                ? round($signature['medians'][$this->particle] * exp($this->wavering ? $noise * $this->deviation() : 0.0), 1)
+                ? round($signature['medians'][$this->particle] * exp($noise * $off), 1)
                 : $this->word($signature['words'], $signature['table'][$signature['index'][$this->particle]]);
         }
 

@@ -42,7 +42,7 @@ final readonly class Clairvoyant implements Policy
     private static function odds(Play $play, array $truth, ?CheckAt $also): float
     {
         $belief = null === $also ? $play->diagnosis()->belief : $play->imagine($also);
-        $mass = max(array_map(static fn (string $group): float => $belief->group($group), $truth));
+        $mass = max(0.0, ...array_map(static fn (string $group): float => $belief->group($group), $truth));
 
         return log(max($mass, 1e-9) / max(1.0 - $mass, 1e-9));
     }

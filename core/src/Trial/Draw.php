@@ -60,38 +60,47 @@ final readonly class Draw
      */
     public function vehicle(int $seed, string $preset, int $faults, float $wrong): TrueVehicle
     {
-        for ($try = 0; $try < self::TRIES; ++$try) {
-            $luck = Luck::about($seed, 'vehicle '.$try);
-            $layout = $this->scattered($preset, $luck);
-            $drawn = $this->faults($luck, $layout, $faults);
-            $hand = $this->hand($seed, $luck, $wrong);
-            $air = 15.0 + self::AMBIENT_K * (2.0 * $luck->share() - 1.0);
-            $sane = Subject::sane(
-                new Instruments($layout, 1.0, $air),
-                $hand->checks,
-                $this->catalogue->complaints,
-            );
-            $vehicle = new TrueVehicle($preset, $drawn, $sane, $hand, $this->visit($luck, $drawn));
-            $said = $vehicle->said(CheckAt::of('complaint', Place::vehicle()));
-            if ($said !== $this->catalogue->complaints->none()) {
-                return $vehicle;
-            }
+        $vehicle = $this->drawn($seed, 0, $preset, $faults, $wrong);
+        $none = $this->catalogue->complaints->none();
+        // nobody comes without a complaint
+        for ($try = 1; $try < self::TRIES && $none === $vehicle->said($this->complaint()); ++$try) {
+            $vehicle = $this->drawn($seed, $try, $preset, $faults, $wrong);
         }
 
         return $vehicle;
     }
 
+    private function complaint(): CheckAt
+    {
+        return CheckAt::of('complaint', Place::vehicle());
+    }
+
+    private function drawn(int $seed, int $try, string $preset, int $faults, float $wrong): TrueVehicle
+    {
+        $luck = Luck::about($seed, 'vehicle '.$try);
+        $layout = $this->scattered($preset, $luck);
+        $drawn = $this->faults($luck, $layout, $faults);
+        $hand = $this->hand($seed, $luck, $wrong);
+        $air = 15.0 + self::AMBIENT_K * (2.0 * $luck->share() - 1.0);
+        $sane = Subject::sane(new Instruments($layout, 1.0, $air), $hand->checks, $this->catalogue->complaints);
+
+        return new TrueVehicle($preset, $drawn, $sane, $hand, $this->visit($luck, $drawn));
+    }
+
     private function scattered(string $preset, Luck $luck): Layout
     {
+        /** @var array{mass_kg: float, pipe_m: array<string, float>, corners: array<string, array<string, mixed>>} $data */
         $data = $this->catalogue->presets[$preset];
         $data['mass_kg'] *= $luck->around(self::OF_THE_VEHICLE);
         $axles = [];
         foreach ($data['corners'] as $corner => $brake) {
-            $axle = Corner::from($corner)->isFront();
+            $axle = (int) Corner::from($corner)->isFront();
             foreach (['stiffness_ml_per_kpa', 'clearance_ml', 'friction', 'rotor_kg'] as $figure) {
                 $axles[$axle][$figure] ??= $luck->around(self::OF_THE_AXLE);
-                $data['corners'][$corner][$figure] *= $axles[$axle][$figure] * $luck->around(self::OF_THE_WHEEL);
+                $own = is_numeric($brake[$figure] ?? null) ? (float) $brake[$figure] : 0.0;
+                $brake[$figure] = $own * $axles[$axle][$figure] * $luck->around(self::OF_THE_WHEEL);
             }
+            $data['corners'][$corner] = $brake;
             $data['pipe_m'][$corner] *= $luck->around(self::OF_THE_VEHICLE);
         }
 
@@ -105,7 +114,7 @@ final readonly class Draw
         $weights = array_map(static fn (Particle $particle): float => $particle->weight, $particles);
         $drawn = [];
         while (\count($drawn) < $count) {
-            $particle = $particles[$luck->pick($weights)];
+            $particle = $particles[$luck->pick([] === $weights ? [1.0] : $weights)];
             $lone = 'none' === $particle->fault->cure->repair;
             $again = [] !== array_filter(
                 $drawn,
@@ -143,19 +152,23 @@ final readonly class Draw
     {
         $foot = $luck->around(self::FOOT);
         $documents = $this->documents;
-        foreach ($documents['checks']['checks'] as $n => $check) {
-            if (isset($check['foot_n'])) {
-                $documents['checks']['checks'][$n]['foot_n'] *= $foot;
+        /** @var list<array<string, mixed>> $checks */
+        $checks = $documents['checks']['checks'];
+        foreach ($checks as $n => $check) {
+            if (is_numeric($check['foot_n'] ?? null)) {
+                $check['foot_n'] = (float) $check['foot_n'] * $foot;
             }
             foreach (['observer', 'each_corner'] as $one) {
-                if (isset($check[$one])) {
-                    $documents['checks']['checks'][$n][$one] = self::worse($check[$one]);
+                if (\is_array($check[$one] ?? null)) {
+                    $check[$one] = self::worse($check[$one]);
                 }
             }
-            foreach ($check['rows'] ?? [] as $row => $observer) {
-                $documents['checks']['checks'][$n]['rows'][$row] = self::worse($observer);
+            if (\is_array($check['rows'] ?? null)) {
+                $check['rows'] = array_map(static fn (mixed $row): array => self::worse((array) $row), $check['rows']);
             }
+            $checks[$n] = $check;
         }
+        $documents['checks']['checks'] = $checks;
 
         return new Hand(Catalogue::fromArray($documents)->checks, $wrong, $seed);
     }
@@ -163,15 +176,15 @@ final readonly class Draw
     /**
      * The scatter between vehicles is in the vehicle drawn; slips are drawn apart.
      *
-     * @param array<string, mixed> $observer
+     * @param array<array-key, mixed> $observer
      *
-     * @return array<string, mixed>
+     * @return array<array-key, mixed>
      */
     private static function worse(array $observer): array
     {
         foreach (['sigma', 'spurt_sigma'] as $noise) {
-            if (isset($observer[$noise])) {
-                $observer[$noise] *= self::NOISE;
+            if (is_numeric($observer[$noise] ?? null)) {
+                $observer[$noise] = (float) $observer[$noise] * self::NOISE;
             }
         }
 
@@ -199,7 +212,11 @@ final readonly class Draw
         }
 
         return new Visit(
-            new Arrival(false, $luck->happens(self::DRIVEN_IN), $luck->happens($rust ? self::STOOD_WITH_RUST : self::STOOD)),
+            new Arrival(
+                false,
+                $luck->happens(self::DRIVEN_IN),
+                $luck->happens($rust ? self::STOOD_WITH_RUST : self::STOOD),
+            ),
             $parts,
             Settings::fromShape(new Shape(['tools' => array_keys(array_filter($tools))] + $this->shop)),
             $this->day,

@@ -132,7 +132,8 @@ final class Play
         $possible = [];
         foreach ($this->catalogue->checks as $check) {
             $tools = $this->vehicle->visit->settings->missingTools($check->demand->tools);
-            foreach ($check->role->proof || $check->role->asked || [] !== $tools ? [] : $check->everywhere($this->layout) as $at) {
+            $never = $check->role->proof || $check->role->asked || [] !== $tools;
+            foreach ($never ? [] : $check->everywhere($this->layout) as $at) {
                 $gates = $this->catalogue->gates->closedFor($check, $at->place, $now, $this->catalogue->checks);
                 if (!$now->made($at) && [] === array_filter($gates, static fn (Gate $gate): bool => $gate->waits)) {
                     $possible[] = $at;
@@ -190,8 +191,11 @@ final class Play
                 $outcomes[$row] = $answer;
             } else {
                 $numbers[$row] = $answer;
-                $outcomes[$row] = $this->sound->wordOf($this->catalogue->checks->of($at), $at, (string) $row, $answer);
+                $outcomes[$row] = $this->sound->wordOf($this->catalogue->checks->of($at), $at, $row, $answer);
             }
+        }
+        if ([] === $outcomes) {
+            return $belief;
         }
         $reading = new Reading('imagined', $at, $outcomes, false, $this->now(), $numbers);
 

@@ -36,13 +36,18 @@ final readonly class Result
     ) {
     }
 
-    /** @return array<string, mixed> flat, for a line of JSON */
+    /** @return array<mixed> flat, for a line of JSON */
     public function toArray(): array
     {
-        return ['preset' => $this->preset, 'truth' => $this->truth]
-            + get_object_vars($this->ending)
-            + get_object_vars($this->toll)
-            + ['falselyOdd' => $this->falselyOdd, 'decisions' => $this->decisions, 'path' => $this->path];
+        return [
+            'preset' => $this->preset,
+            'truth' => $this->truth,
+            ...get_object_vars($this->ending),
+            ...get_object_vars($this->toll),
+            'falselyOdd' => $this->falselyOdd,
+            'decisions' => $this->decisions,
+            'path' => $this->path,
+        ];
     }
 
     /** @param \Closure(): float $clock milliseconds */

@@ -154,7 +154,9 @@ final class TrueVehicle
             $rest = sqrt($wording->noise ** 2 - ($common->noise ?? 0.0) ** 2);
             $honest = $seen->median * exp(($common->noise ?? 0.0) * $off) * $luck->around($rest);
 
-            return $wrong ? ($luck->happens(self::LEFT_AS_IT_SHOULD_BE) ? $sound : $sound * exp(3.0 * $luck->share() - 1.5)) : $honest;
+            $slip = $luck->happens(self::LEFT_AS_IT_SHOULD_BE) ? $sound : $sound * exp(3.0 * $luck->share() - 1.5);
+
+            return $wrong ? $slip : $honest;
         }
         $words = $wording->words;
         $chances = null === $common

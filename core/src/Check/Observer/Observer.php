@@ -9,8 +9,8 @@ use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Probe\Probe;
 use Rodrel\Core\Check\Row;
 use Rodrel\Core\Check\Subject;
-use Rodrel\Core\Fault\Particle;
 use Rodrel\Core\Check\With;
+use Rodrel\Core\Fault\Particle;
 use Rodrel\Core\Shape;
 
 /** How one row of a check is read: by which eye, in which words, with which noise. */

@@ -13,9 +13,9 @@ use Rodrel\Core\Shape;
 use Rodrel\Core\Vocabulary\Place;
 
 /**
- * What only the eye sees, and where. Words: as it should be · not, and nobody can tell where · then one for each place.
- * A fault says with which chance something is to be seen; it is seen at the fault's own place, or at the chamber that
- * feeds it.
+ * What only the eye sees, and where. Words: as it should be · not, and nobody can tell where · then one for each
+ * place. A fault says with which chance something is to be seen; it is seen at the fault's own place, or at the chamber
+ * that feeds it.
  */
 final readonly class WhereObserver extends Observer
 {
@@ -45,7 +45,9 @@ final readonly class WhereObserver extends Observer
         $places = \count($wording->words) - 2;
         $each = $base[1] * $told / max(1, $places);
 
-        return new self($wording, [$base[0], $base[1] * (1.0 - $told), ...array_fill(0, max(0, $places), $each)], $told);
+        $where = array_fill(0, max(0, $places), $each);
+
+        return new self($wording, [$base[0], $base[1] * (1.0 - $told), ...$where], $told);
     }
 
     public function isSign(): bool
