@@ -275,7 +275,10 @@ final class JudgeCommand
             'second named after the first' => $share(static fn (array $job): bool => (bool) $job['second']),
             'minutes' => $mean('minutes'),
             'money to cure' => $mean('cents', 100.0),
-            'wrong parts per 100' => \sprintf('%.1f', 100.0 * array_sum(array_column($jobs, 'wrongParts')) / max(1, $n)),
+            'wrong parts per 100' => \sprintf(
+                '%.1f',
+                100.0 * array_sum(array_column($jobs, 'wrongParts')) / max(1, $n),
+            ),
             'believed 90 % or more, and wrong' => $share(
                 static fn (array $job): bool => $job['mass'] >= 0.9 && !$job['right'] && '' !== $job['signed'],
             ),

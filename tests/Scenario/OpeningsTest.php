@@ -63,7 +63,8 @@ final class OpeningsTest extends TestCase
                 self::assertNotContains($verdict->next->at->id, $unspun, $said);
             }
             self::assertContains($verdict->next->at->id, $acceptable, $said);
-            self::assertTrue($this->isAtAHeldWheel($verdict, $state->situation->held(World::catalogue()->checks)), $said);
+            $held = $state->situation->held(World::catalogue()->checks);
+            self::assertTrue($this->isAtAHeldWheel($verdict, $held), $said);
             foreach (array_keys($state->situation->car->apart) as $what) {
                 $write(Kind::Together, ['what' => $what]);
             }
@@ -88,7 +89,10 @@ final class OpeningsTest extends TestCase
         self::assertSame('look', explode('@', $asked[true === ($arrival['driven_in'] ?? false) ? 1 : 0])[0]);
     }
 
-    /** @return iterable<string, array{string, string, string, array<string, bool>, list<string>, list<string>, list<string>}> */
+    /**
+     * @return iterable<string, array{string, string, string, array<string, bool>, list<string>, list<string>,
+     *     list<string>}>
+     */
     public static function provideOpenings(): iterable
     {
         $data = json_decode((string) file_get_contents(__DIR__.'/openings.json'), true);

@@ -31,7 +31,8 @@ final readonly class Chance
     }
 
     /**
-     * The z below which a share of a normal lies, by a rational fit for the middle and one for the tails (absolute error
+     * The z below which a share of a normal lies, by a rational fit for the middle and one for the tails (absolute
+     * error
      * below 4.5e-4; Abramowitz and Stegun, Handbook of Mathematical Functions, 26.2.23), once improved by Newton;
      * ±8 for a share that is all or nothing.
      */

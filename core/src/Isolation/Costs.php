@@ -47,7 +47,8 @@ final readonly class Costs
     }
 
     /**
-     * Repairs tried in the best order, cheapest per chance first, until the vehicle is cured; each that does not cure it
+     * Repairs tried in the best order, cheapest per chance first, until the vehicle is cured; each that does not cure
+     * it
      * is a comeback.
      *
      * @param array<int, float> $masses by group, "a second fault" last, summing to 1

@@ -27,7 +27,8 @@ enum Fact: string
     {
         return match ($this) {
             self::Cool, self::Closed => true,
-            self::OnGround, self::Lifted, self::Stands, self::Together, self::DrivenIn, self::Held, self::MadeBefore => false,
+            self::OnGround, self::Lifted, self::Stands, self::Together,
+            self::DrivenIn, self::Held, self::MadeBefore => false,
         };
     }
 }

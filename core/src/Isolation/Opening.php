@@ -38,7 +38,8 @@ final readonly class Opening
     }
 
     /**
-     * After a repair: what was replaced is sound but for a small chance; a pair of which one was cured leaves the other;
+     * After a repair: what was replaced is sound but for a small chance; a pair of which one was cured leaves the
+     * other;
      * where the finding was right the vehicle is now either sound or shows its second fault; where it was wrong the
      * other suspects stay.
      */

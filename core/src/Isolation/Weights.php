@@ -21,7 +21,8 @@ final readonly class Weights
     }
 
     /**
-     * @param non-empty-list<non-empty-array<int, float>> $logs of the unnormalised weights, by share of slips, then hypothesis; the last one is
+     * @param non-empty-list<non-empty-array<int, float>> $logs of the unnormalised weights, by share of slips, then
+     *     hypothesis; the last one is
      *     "a second fault"
      */
     public static function of(array $logs): self

@@ -67,7 +67,9 @@ final readonly class JobState implements Door
         $car = $now->carState($catalogue->checks, $open);
         $stage = self::stageOf($catalogue, $story, $repaired, $proof);
 
-        return new self($vehicle, $story, new Situation($car, $readings, null === $repaired), $proof, $stage, $repaired);
+        $situation = new Situation($car, $readings, null === $repaired);
+
+        return new self($vehicle, $story, $situation, $proof, $stage, $repaired);
     }
 
     public function catalogue(): Catalogue

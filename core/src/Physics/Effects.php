@@ -39,7 +39,8 @@ final readonly class Effects
     }
 
     /**
-     * Both faults installed in one vehicle: drags, air, gaps, leaks and give add up; of two narrow passages the narrower
+     * Both faults installed in one vehicle: drags, air, gaps, leaks and give add up; of two narrow passages the
+     * narrower
      * counts, of everything else the larger.
      */
     public function together(self $other): self

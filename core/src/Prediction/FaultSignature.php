@@ -13,7 +13,8 @@ use Rodrel\Core\Shape;
 final readonly class FaultSignature
 {
     /**
-     * @param array<string, array{table: list<non-empty-list<float>>, index: list<int>, medians?: list<float>}> $rows by row key
+     * @param array<string, array{table: list<non-empty-list<float>>, index: list<int>, medians?: list<float>}> $rows by
+     *     row key
      */
     public function __construct(
         public string $key,
@@ -40,7 +41,9 @@ final readonly class FaultSignature
     public static function fromArray(array $data): self
     {
         $shape = new Shape($data, '/fault-signature');
-        /** @var array<string, array{table: list<non-empty-list<float>>, index: list<int>, medians?: list<float>}> $rows */
+        /**
+         * @var array<string, array{table: list<non-empty-list<float>>, index: list<int>, medians?: list<float>}> $rows
+         */
         $rows = $shape->raw('rows');
 
         return new self(

@@ -134,7 +134,8 @@ final class Prediction
      * @param list<Subject> $subjects
      * @param non-empty-list<float> $soundChances
      *
-     * @return array{table: list<non-empty-list<float>>, index: list<int>, medians?: list<float>}|null null where nothing differs
+     * @return array{table: list<non-empty-list<float>>, index: list<int>, medians?: list<float>}|null null where
+     *     nothing differs
      */
     private function row(
         array $sets,

@@ -14,7 +14,10 @@ final class HiddenVehicle
 {
     private readonly \Random\Randomizer $chance;
 
-    /** @param bool $wavering draws each answer from its chances and each number with all its noise; otherwise the likeliest is given */
+    /**
+     * @param bool $wavering draws each answer from its chances and each number with all its noise; otherwise the
+     *     likeliest is given
+     */
     private function __construct(
         private readonly Field $field,
         private readonly int $particle,

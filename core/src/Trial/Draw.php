@@ -89,7 +89,9 @@ final readonly class Draw
 
     private function scattered(string $preset, Luck $luck): Layout
     {
-        /** @var array{mass_kg: float, pipe_m: array<string, float>, corners: array<string, array<string, mixed>>} $data */
+        /**
+         * @var array{mass_kg: float, pipe_m: array<string, float>, corners: array<string, array<string, mixed>>} $data
+         */
         $data = $this->catalogue->presets[$preset];
         $data['mass_kg'] *= $luck->around(self::OF_THE_VEHICLE);
         $axles = [];

@@ -84,7 +84,12 @@ final class Play
 
     public function diagnosis(): Diagnosis
     {
-        return $this->diagnosis ??= Diagnosis::of($this->field, $this->state(), $this->vehicle->visit->settings, $this->shelf);
+        return $this->diagnosis ??= Diagnosis::of(
+            $this->field,
+            $this->state(),
+            $this->vehicle->visit->settings,
+            $this->shelf,
+        );
     }
 
     /** Brings the vehicle there, makes the check and writes down what it showed. */

@@ -38,7 +38,8 @@ final class PlannerTest extends TestCase
     }
 
     /**
-     * "Push", 5 minutes, wheels off from the ground: 4 + 6 more, and a minute's walk. Yes has 0.75·0.9 + 0.25·0.1 = 0.7; then the hose
+     * "Push", 5 minutes, wheels off from the ground: 4 + 6 more, and a minute's walk. Yes has 0.75·0.9 + 0.25·0.1 =
+     * 0.7; then the hose
      * has 0.675/0.7. Entropy before 0.811278 bits; after yes 0.222285, after no 0.811278 (0.25 against 0.75).
      * Cost after yes 6450 + 0.0357·17750 = 7083.93; after no the caliper has 0.75: hose 6450/0.25 = 25800,
      * caliper 17750/0.75 = 23667, so caliper first: 17750 + 0.25·6450 = 19362.5.
@@ -173,7 +174,13 @@ final class PlannerTest extends TestCase
                 false,
                 $at,
             ),
-            new Reading('p', CheckAt::parse('pedal@vehicle'), ['travel' => 'normal', 'sink' => 'none', 'feel' => 'firm'], false, $at),
+            new Reading(
+                'p',
+                CheckAt::parse('pedal@vehicle'),
+                ['travel' => 'normal', 'sink' => 'none', 'feel' => 'firm'],
+                false,
+                $at,
+            ),
             new Reading(
                 's',
                 CheckAt::parse('spin@vehicle'),
@@ -243,7 +250,8 @@ final class PlannerTest extends TestCase
     }
 
     /**
-     * "Push yes" speaks 3 to 1 for the hose, "look yes" 4 to 1. The look raised it, the push confirms it, where 2 to 1 is
+     * "Push yes" speaks 3 to 1 for the hose, "look yes" 4 to 1. The look raised it, the push confirms it, where 2 to 1
+     * is
      * enough; a part dearer than the shop's limit wants 5 to 1. Alone, or taken once, the push confirms nothing.
      */
     public function testWhatConfirmsAFinding(): void

@@ -387,7 +387,8 @@ final class JobStateTest extends TestCase
         $sheet = end($this->log)->id;
         $figure = static fn (float $nm): array => ['figure' => ['typed' => "$nm", 'unit' => 'N·m', 'core' => $nm]];
         try {
-            Rule::check($this->state(), $this->entry(Kind::Step, ['sheet' => $sheet, 'step' => 'wheel'] + $figure(110.0)));
+            $nuts = $this->entry(Kind::Step, ['sheet' => $sheet, 'step' => 'wheel'] + $figure(110.0));
+            Rule::check($this->state(), $nuts);
             self::fail('Wheel nuts came before the rest.');
         } catch (Refused $refused) {
             self::assertSame(['rest-first'], $refused->reasons);
@@ -430,7 +431,7 @@ final class JobStateTest extends TestCase
     public function testAnEasedBleederClosesTheRoadUntilTheStandingProof(): void
     {
         $this->pushedBack()->write(Kind::Together, ['what' => 'caliper@lf'])->read('pedal@vehicle', ['feel' => 'firm']);
-        self::assertTrue($this->state()->situation->car->opened, 'a firm pedal shows neither dry joints nor tight nuts');
+        self::assertTrue($this->state()->situation->car->opened, 'a firm pedal shows no tight nuts');
     }
 
     public function testBleedingIsNoFindingBeforeLevelAndWetAreSeen(): void
@@ -449,7 +450,8 @@ final class JobStateTest extends TestCase
     public function testNobodyPumpsPastAnEmptyChamber(): void
     {
         $this->intake()->read('look@vehicle', ['level' => 'empty']);
-        foreach (['pump@vehicle' => ['third' => 'comes-up'], 'pedal@vehicle' => ['sink' => 'none']] as $check => $word) {
+        $presses = ['pump@vehicle' => ['third' => 'comes-up'], 'pedal@vehicle' => ['sink' => 'none']];
+        foreach ($presses as $check => $word) {
             try {
                 Rule::check($this->state(), $this->entry(Kind::Reading, ['check' => $check, 'outcomes' => $word]));
                 self::fail("$check was let through.");
@@ -525,7 +527,8 @@ final class JobStateTest extends TestCase
         }
         foreach ($procedure->steps as $step) {
             $core = null === $step->figure ? 0.0 : array_sum($step->figure->typical) / 2.0;
-            $figure = null === $step->figure ? [] : ['figure' => ['typed' => "$core", 'unit' => 'N·m', 'core' => $core]];
+            $typed = ['typed' => "$core", 'unit' => 'N·m', 'core' => $core];
+            $figure = null === $step->figure ? [] : ['figure' => $typed];
             $this->write(Kind::Step, ['sheet' => $sheet, 'step' => $step->id] + $figure);
             if (true === $step->figure?->holdPoint) {
                 $this->minute += 10;
