@@ -10,6 +10,7 @@ use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Observer\Typed;
 use Rodrel\Core\Check\Row;
 use Rodrel\Core\Heat\HeatRound;
+use Rodrel\Core\Heat\Infrared;
 use Rodrel\Core\Log\Payload\Figure;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\TypedNumber;
@@ -63,7 +64,11 @@ final readonly class ReadingForm
         }
         $again = $check->isHeat() ? $this->temperatures->again($form) : null;
 
-        return new ReadingPayload($at, $outcomes, $numbers, $form->getBoolean('unsure'), $again, $this->behind($form));
+        // a worn grey face is read like all the others of its round, and counts half
+        $weak = $check->isHeat() && Infrared::isWeak($form->getString('surface'));
+        $unsure = $weak || $form->getBoolean('unsure');
+
+        return new ReadingPayload($at, $outcomes, $numbers, $unsure, $again, $this->behind($form));
     }
 
     /**

@@ -47,9 +47,9 @@ final class TabletTest extends BrowserTestCase
         $chrome->tap('button.go.wide');
         $job = (string) preg_replace('~/bench$~', '', $chrome->path());
         $this->sheet($chrome, $job, 'spin@vehicle', [4, 1, 1, 1]);
-        $this->sheet($chrome, $job, 'bleeder-open@lf', [4]);
-        $this->sheet($chrome, $job, 'hose-top@lf', [2]);
-        $this->sheet($chrome, $job, 'push-back@lf', [1]);
+        $this->sheet($chrome, $job, 'bleeder-open@lf', [2]);
+        $this->sheet($chrome, $job, 'hose-top@lf', [3]);
+        $this->sheet($chrome, $job, 'push-back@lf', [4]);
         $plate = $chrome->text('.contradiction');
         self::assertStringContainsString('cannot all be true', $plate);
         self::assertMatchesRegularExpression(
@@ -57,8 +57,6 @@ final class TabletTest extends BrowserTestCase
             $plate,
         );
         self::assertSame([], $chrome->all('.bench-next .kicker + h1'), 'one thing is first: taking again');
-        $this->sheet($chrome, $job, 'hose-top@lf', [3]);
-        $this->sheet($chrome, $job, 'bleeder-open@lf', [2]);
         $this->sheet($chrome, $job, 'push-back@lf', [3]);
         self::assertSame([], $chrome->all('.contradiction'));
         $this->assertQuietConsole($chrome);

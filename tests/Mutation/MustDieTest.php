@@ -100,39 +100,39 @@ final class MustDieTest extends TestCase
             'StaysCool',
         ];
         yield 'any reading confirms' => [
-            $isolation.'Verdict.php',
+            $isolation.'Confirmation.php',
             'SPEAKS_FOR = 2.0',
             'SPEAKS_FOR = 0.0',
-            'SpokeAgainstIt',
+            'WhatConfirms',
         ];
-        yield 'thirty deviations are no contradiction' => [
+        yield 'thirty times likelier elsewhere is no contradiction' => [
             $isolation.'Contradiction.php',
-            'DEVIATIONS = 3.0',
-            'DEVIATIONS = 30.0',
-            'AddUp',
+            'LIKELIER = 5.0',
+            'LIKELIER = 50.0',
+            'ARareWord',
         ];
         yield 'cheap parts want confirming and dear ones do not' => [
-            $isolation.'Verdict.php',
+            $isolation.'Confirmation.php',
             '$parts > $settings->confirmAboveCents',
             '$parts < $settings->confirmAboveCents',
-            'ADearPart',
+            'WhatConfirms',
         ];
         yield 'bleeding is always counted' => [
-            $isolation.'Planner.php',
-            '!$now->car->opened ? $times->bleedMinutes : 0.0',
-            '!$now->car->opened ? $times->bleedMinutes : $times->bleedMinutes',
+            $isolation.'Way.php',
+            '!$this->car->opened ? $this->times->bleedMinutes : 0.0',
+            '!$this->car->opened ? $this->times->bleedMinutes : $this->times->bleedMinutes',
             'ConsumablesAndBleeding',
         ];
         yield 'consumables cost nothing' => [
             $isolation.'Planner.php',
-            ' - $check->demand->consumablesCents)',
-            ')',
+            '            - $check->demand->consumablesCents;',
+            '            ;',
             'ConsumablesAndBleeding',
         ];
         yield 'nobody ever slips' => [
-            'core/src/Prediction/Signature.php',
-            '$slip = $row[\'blunder\'];',
-            '$slip = 0.01 * $row[\'blunder\'];',
+            $isolation.'Evidence.php',
+            '$signature[\'blunder\'] * ($asked',
+            '0.01 * $signature[\'blunder\'] * ($asked',
             'IsASlip',
         ];
         yield 'a vehicle that stood is no rustier' => [
@@ -152,6 +152,18 @@ final class MustDieTest extends TestCase
             '$toolKpa - $opening) / $resistance',
             '$toolKpa + $opening) / $resistance',
             'WhatHoldsHinders',
+        ];
+        yield 'the pedal is pressed with a drum off' => [
+            $gates,
+            '"before": {"pressing": true}',
+            '"before": {"pressing": false}',
+            'NoPressWithADrumOff',
+        ];
+        yield 'a wheel nut passes at any torque' => [
+            'core/src/Job/JobState.php',
+            '|| self::isOutside($story, $step, $done)',
+            '',
+            'TorqueOfABanjo',
         ];
         yield 'an undone reading keeps the finding' => [
             'core/src/Log/Story.php',

@@ -16,7 +16,15 @@ final readonly class Infrared
         'bare-aluminium' => 0.15,
     ];
     /** Below this a reading is not corrected but refused: the correction would be mostly noise. */
-    private const REFUSED_BELOW = 0.5;
+    private const REFUSED_BELOW = 0.35;
+    /** Below this it is corrected, and good for side against side on equal faces only. */
+    private const WEAK_BELOW = 0.5;
+
+    /** Whether what was aimed at tells side against side and little more. */
+    public static function isWeak(string $surface): bool
+    {
+        return (self::SURFACES[$surface] ?? 1.0) < self::WEAK_BELOW;
+    }
 
     /**
      * @return float °C

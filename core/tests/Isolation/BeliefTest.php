@@ -258,6 +258,25 @@ final class BeliefTest extends TestCase
         self::assertEqualsWithDelta(0.2 / 0.3 * 2.0 ** 10, $slips[2] / $slips[1], 1.0);
     }
 
+    /**
+     * Twenty rows answered, nineteen yes and the last one no, where the hose says yes throughout. Slips of 2, 5, 10 % in
+     * rows of two words leave 1 − q/2 and q/2: 0.99¹⁹·0.01 = 0.008262, 0.975¹⁹·0.025 = 0.015453, 0.95¹⁹·0.05 = 0.018868,
+     * weighed ½, 0.3, 0.2: 0.012541. The caliper, whose last row is no: 0.99²⁰, 0.975²⁰, 0.95²⁰, weighed: 0.661449.
+     * Of 3 : 1 before there is 0.75·0.012541 against 0.25·0.661449: 5.4 % left.
+     */
+    public function testASheetOfTwentyRowsAndOneSlip(): void
+    {
+        $field = ToyField::sheet();
+        $words = array_fill(1, 20, 'yes');
+        $words[20] = 'no';
+        $rows = array_map(static fn (int $n): string => 'row-'.$n, array_keys($words));
+        $outcomes = array_combine($rows, $words);
+        $at = new \DateTimeImmutable('2026-03-01');
+        $sheet = new Reading('s', CheckAt::parse('look@vehicle'), $outcomes, false, $at);
+        $belief = Belief::of($field, Opening::first($field, Context::none(), 0.0), [$sheet]);
+        self::assertEqualsWithDelta(0.053817, $belief->group('hose@vehicle'), 1e-5);
+    }
+
     /** A slip of the pen falls anywhere up to 1.5 times the larger of twice the sound value and the largest median. */
     public function testANumberThatNothingExplainsIsASlipAndNotImpossible(): void
     {

@@ -92,9 +92,9 @@ final class PlannerTest extends TestCase
             new Situation(new CarState(Lift::WheelsOff, true, false, true), $readings),
             World::settings(),
         );
-        self::assertSame('hose-top@lf', (string) $verdict->next?->at);
+        self::assertSame('bleeder-open@lf', (string) $verdict->next?->at);
         self::assertSame('confirm', $verdict->reason);
-        $readings[] = new Reading('h', CheckAt::parse('hose-top@lf'), ['' => 'stays-stuck'], false, $at);
+        $readings[] = new Reading('h', CheckAt::parse('bleeder-open@lf'), ['' => 'spurts-frees'], false, $at);
         $after = Verdict::of(
             Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings),
             new Situation(new CarState(Lift::WheelsOff, true, true, true), $readings),
@@ -267,6 +267,7 @@ final class PlannerTest extends TestCase
         [$push, $look] = [ToyField::reading('push', 'yes'), ToyField::reading('look', 'yes')];
         self::assertFalse($confirmed(100, $push), 'nothing else raised it');
         self::assertFalse($confirmed(100, $look), 'its own check was not made');
+        self::assertFalse($confirmed(100, ToyField::reading('push', 'no', true), $look), 'it spoke against it');
         self::assertTrue($confirmed(100, $push, $look));
         self::assertFalse($confirmed(8001, $push, $look), 'too dear for 3 to 1');
         self::assertTrue($confirmed(100, $push, ToyField::reading('push', 'yes', at: '2026-03-01 10:09:00')), 'twice');
