@@ -78,7 +78,7 @@ final class Planner
         $layout = $this->belief->field->layout;
         $complaints = $now->complaints($knowledge->checks);
         $held = $now->held($knowledge->checks);
-        $answers = $now->seen();
+        $answers = $now->seen($knowledge->checks);
         $unspun = self::isOfDrag($complaints) && !$now->spun($knowledge->checks);
         $proposals = $seen = [];
         foreach ($now->readings as $reading) {
@@ -133,7 +133,7 @@ final class Planner
         return new Proposal(
             $check,
             $check->at($place),
-            new Worth($bits, $saving, $minutes, $net, $way),
+            new Worth($bits, $saving, $minutes, $net, $way, $net + $way * $this->settings->labour->rateCentsPerMinute),
             $this->gates($check, $place, $now),
             [],
             $rows,
@@ -149,16 +149,15 @@ final class Planner
      */
     private function scored(array $proposals): array
     {
-        $rate = $this->settings->labour->rateCentsPerMinute;
         $scored = [];
-        foreach ($proposals as $n => $one) {
+        foreach ($proposals as $one) {
             $worth = $one->worth;
             $scored[] = $one->scored(match ($this->settings->scoring) {
                 Scoring::PerMinute => $worth->score / $worth->minutes,
                 Scoring::Bits => $worth->bits > self::LEAST_BITS
                     ? $worth->bits / max(self::FLOOR_MINUTES, $worth->minutes)
                     : -1.0,
-                Scoring::Ahead => $this->ahead($one, $proposals, $rate),
+                Scoring::Ahead => $this->ahead($one, $proposals),
             });
         }
         usort(
@@ -178,7 +177,7 @@ final class Planner
      *
      * @param list<Proposal> $proposals
      */
-    private function ahead(Proposal $one, array $proposals, float $rate): float
+    private function ahead(Proposal $one, array $proposals): float
     {
         $others = [];
         foreach ($proposals as $other) {
@@ -186,9 +185,8 @@ final class Planner
                 && $other->check->demand->lift === $one->check->demand->lift
                 && $other->at->place->is($one->at->place->id);
             if ($other !== $one && $there && $other->isPossible() && null === $other->check->demand->wake->opens) {
-                $alone = $other->worth->score + $other->worth->wayMinutes * $rate;
-                if ($alone > 0.0) {
-                    $others[] = [$alone, $other->worth->minutes - $other->worth->wayMinutes];
+                if ($other->worth->aloneCents > 0.0) {
+                    $others[] = [$other->worth->aloneCents, $other->worth->minutes - $other->worth->wayMinutes];
                 }
             }
         }

@@ -35,6 +35,7 @@ final readonly class Proposal
             $this->worth->minutes,
             $score,
             $this->worth->wayMinutes,
+            $this->worth->aloneCents,
         );
 
         return new self($this->check, $this->at, $worth, $this->gates, $this->fork, $this->rows);
@@ -66,6 +67,7 @@ final readonly class Proposal
                 $worth->number('minutes'),
                 $worth->number('score'),
                 $worth->number('wayMinutes'),
+                $worth->number('aloneCents'),
             ),
             array_values(array_map(Gate::fromShape(...), $shape->each('gates'))),
             array_values(array_map(Branch::fromShape(...), $shape->each('fork'))),

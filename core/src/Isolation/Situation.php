@@ -77,10 +77,12 @@ final readonly class Situation
         return \in_array(self::NOBODY_COMPLAINS, $this->complaints($checks), true);
     }
 
-    /** @return list<string> every answer, `check/row/word` */
-    public function seen(): array
+    /**
+     * @return list<string> every answer, `check/row/word`; and `held//several` where more than one wheel is
+     */
+    public function seen(Checks $checks): array
     {
-        $seen = [];
+        $seen = \count($this->held($checks)) > 1 ? ['held//several'] : [];
         foreach ($this->readings as $reading) {
             foreach ($reading->outcomes as $row => $word) {
                 $seen[] = $reading->check->id.'/'.$row.'/'.$word;

@@ -286,7 +286,7 @@ final readonly class Verdict
             && $p->check->demand->lift === $next->check->demand->lift
             && $p->at->place->id === $next->at->place->id
             && null === $p->check->demand->wake->opens
-            && $p->worth->score > 0.0);
+            && $p->worth->aloneCents > 0.0);
 
         return \array_slice(array_values($there), 0, self::OTHERS);
     }

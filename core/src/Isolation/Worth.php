@@ -12,6 +12,7 @@ final readonly class Worth
      * @param float $savingCents expected saving
      * @param float $minutes of the check and the state change before it
      * @param float $wayMinutes of them until it can begin: walking, lifting, calling, and bleeding after it
+     * @param float $aloneCents its own net worth once one is there
      * @param float $score worth per minute, minor units
      */
     public function __construct(
@@ -20,6 +21,7 @@ final readonly class Worth
         public float $minutes,
         public float $score,
         public float $wayMinutes = 0.0,
+        public float $aloneCents = 0.0,
     ) {
     }
 }

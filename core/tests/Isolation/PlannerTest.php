@@ -94,7 +94,12 @@ final class PlannerTest extends TestCase
         );
         self::assertSame('bleeder-open@lf', (string) $verdict->next?->at);
         self::assertSame('confirm', $verdict->reason);
-        $readings[] = new Reading('h', CheckAt::parse('bleeder-open@lf'), ['' => 'spurts-frees'], false, $at);
+        $readings[] = new Reading('b', CheckAt::parse('bleeder-open@lf'), ['' => 'spurts-frees'], false, $at);
+        $now = new Situation(new CarState(Lift::WheelsOff, true, true, true), $readings);
+        $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings);
+        $next = Verdict::of($belief, $now, World::settings())->next;
+        self::assertSame('hose-top@lf', (string) $next?->at, 'a valve behind it frees at the bleeder too');
+        $readings[] = new Reading('h', CheckAt::parse('hose-top@lf'), ['' => 'stays-stuck'], false, $at);
         $after = Verdict::of(
             Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings),
             new Situation(new CarState(Lift::WheelsOff, true, true, true), $readings),
