@@ -165,9 +165,9 @@ final readonly class Field
     /**
      * @param array<string, float> $sums by name, pairs joined
      *
-     * @return array<string, float>
+     * @return array<string, float> heaviest first; a pair counts for both
      */
-    private static function apart(array $sums): array
+    public static function apart(array $sums): array
     {
         $apart = [];
         foreach ($sums as $name => $sum) {

@@ -415,10 +415,13 @@ final class Planner
      */
     private function leaders(array $masses): array
     {
-        arsort($masses);
+        $named = [];
+        foreach ($masses as $i => $mass) {
+            $named[$this->belief->field->groups->names[$i] ?? self::SECOND] = $mass;
+        }
         $leaders = [];
-        foreach (\array_slice($masses, 0, 3, true) as $i => $mass) {
-            $leaders[] = [$this->belief->field->groups->names[$i] ?? self::SECOND, $mass];
+        foreach (\array_slice(Field::apart($named), 0, 3) as $name => $mass) {
+            $leaders[] = [$name, $mass];
         }
 
         return $leaders;

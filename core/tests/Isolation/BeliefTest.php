@@ -259,8 +259,10 @@ final class BeliefTest extends TestCase
     }
 
     /**
-     * Twenty rows answered, nineteen yes and the last one no, where the hose says yes throughout. Slips of 2, 5, 10 % in
-     * rows of two words leave 1 − q/2 and q/2: 0.99¹⁹·0.01 = 0.008262, 0.975¹⁹·0.025 = 0.015453, 0.95¹⁹·0.05 = 0.018868,
+     * Twenty rows answered, nineteen yes and the last one no, where the hose says yes throughout. Slips of 2, 5, 10 %
+     * in
+     * rows of two words leave 1 − q/2 and q/2: 0.99¹⁹·0.01 = 0.008262, 0.975¹⁹·0.025 = 0.015453, 0.95¹⁹·0.05 =
+     * 0.018868,
      * weighed ½, 0.3, 0.2: 0.012541. The caliper, whose last row is no: 0.99²⁰, 0.975²⁰, 0.95²⁰, weighed: 0.661449.
      * Of 3 : 1 before there is 0.75·0.012541 against 0.25·0.661449: 5.4 % left.
      */

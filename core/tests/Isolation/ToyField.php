@@ -91,14 +91,19 @@ final class ToyField
         return Field::of($catalogue->knowledge(), Layout::fromArray($catalogue->presets['medium-car']), $signature);
     }
 
-    /** The same two faults and one sheet of twenty rows: the caliper says no in the last one, everything else is yes. */
+    /**
+     * The same two faults and one sheet of twenty rows: the caliper says no in the last one, everything else is yes.
+     */
     public static function sheet(): Field
     {
         $field = self::make();
         $row = ['words' => ['yes', 'no'], 'blunder' => 0.02, 'noise' => 0.0, 'cause' => '', 'common' => 0.0];
         $rows = [];
         for ($n = 1; $n <= 20; ++$n) {
-            $rows['look@vehicle/row-'.$n] = $row + ['table' => [[0.99, 0.01], [0.01, 0.99]], 'index' => [0, 20 === $n ? 1 : 0]];
+            $rows['look@vehicle/row-'.$n] = $row + [
+                'table' => [[0.99, 0.01], [0.01, 0.99]],
+                'index' => [0, 20 === $n ? 1 : 0],
+            ];
         }
         $signature = Signature::fromArray([
             'format' => 3,

@@ -28,14 +28,14 @@ final class ForbiddenActsTest extends TestCase
         'master-eased' => 'master', 'relay-out' => 'relay',
     ];
     private const PRESSES = [
-        'pedal', 'spin', 'spin-later', 'spin-series', 'spin-hard', 'spin-hot', 'free-after', 'engine', 'relay-out', 'pump',
-        'bleeder-open', 'hose-top', 'modulator-outlet', 'master-outlet', 'master-eased', 'hose-feel', 'pads-finger',
+        'pedal', 'spin', 'spin-later', 'spin-series', 'spin-hard', 'spin-hot', 'free-after', 'engine', 'relay-out',
+        'pump', 'bleeder-open', 'hose-top', 'modulator-outlet', 'master-outlet', 'master-eased', 'hose-feel', 'pads-finger',
         'reservoir', 'gauge', 'roller', 'pull', 'lock-up', 'first-stroke',
     ];
     private const DRIVES = ['pull', 'lock-up', 'heat-loop', 'brake-loop', 'complaint-again'];
     private const OPENS = [
-        'bleeder-open', 'hose-top', 'modulator-outlet', 'master-outlet', 'line-runs', 'gauge', 'push-back', 'master-eased',
-        'relay-out',
+        'bleeder-open', 'hose-top', 'modulator-outlet', 'master-outlet', 'line-runs', 'gauge', 'push-back',
+        'master-eased', 'relay-out',
     ];
     private const ON_A_TRAP = ['bleeder-open', 'hose-top', 'modulator-outlet', 'master-outlet', 'master-eased'];
     private const HELD = ['one-hand', 'two-hands', 'will-not-turn'];
