@@ -29,8 +29,8 @@ final class ForbiddenActsTest extends TestCase
     ];
     private const PRESSES = [
         'pedal', 'spin', 'spin-later', 'spin-series', 'spin-hard', 'spin-hot', 'free-after', 'engine', 'relay-out',
-        'pump', 'bleeder-open', 'hose-top', 'modulator-outlet', 'master-outlet', 'master-eased', 'hose-feel', 'pads-finger',
-        'reservoir', 'gauge', 'roller', 'pull', 'lock-up', 'first-stroke',
+        'pump', 'bleeder-open', 'hose-top', 'modulator-outlet', 'master-outlet', 'master-eased', 'hose-feel',
+        'pads-finger', 'reservoir', 'gauge', 'roller', 'pull', 'lock-up', 'first-stroke',
     ];
     private const DRIVES = ['pull', 'lock-up', 'heat-loop', 'brake-loop', 'complaint-again'];
     private const OPENS = [
