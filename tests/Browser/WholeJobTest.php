@@ -75,7 +75,7 @@ final class WholeJobTest extends BrowserTestCase
             [
                 'The hose at the left front',
                 'Replace the hose, left front',
-                '24 N·m',
+                '110 N·m',
                 'The complaint repeated: passed',
                 'Handed over',
                 'The trail',
@@ -145,7 +145,9 @@ final class WholeJobTest extends BrowserTestCase
         for ($i = 0; $i < 20 && [] !== $chrome->all('.steps [data-now=yes]'); ++$i) {
             if ([] !== $chrome->all('.steps [data-now=yes] [name=figure]')) {
                 $this->tabTo($chrome, '.steps [data-now=yes] [name=figure]');
-                $this->type($chrome, '24');
+                // "18–30 N·m; …": in the middle of it, as the wrench was set
+                preg_match('/(\d+(?:\.\d+)?)–(\d+(?:\.\d+)?)/u', $chrome->text('.steps [data-now=yes]'), $band);
+                $this->type($chrome, (string) (((float) ($band[1] ?? 24) + (float) ($band[2] ?? 24)) / 2.0));
                 $chrome->press(WebDriverKeys::ESCAPE);
             }
             $chrome->follow('n');

@@ -13,6 +13,7 @@ final readonly class Complaint
      * @param string $what the question's answer it belongs to
      * @param string|null $where the second answer, where one is wanted
      * @param string|null $timing the third
+     * @param float $elsewhere how often a driver whose brakes are sound says it, against the others
      */
     private function __construct(
         public string $id,
@@ -21,6 +22,7 @@ final readonly class Complaint
         public ?string $timing,
         public ?Drags $drags,
         public ?Noticed $noticed,
+        public float $elsewhere,
     ) {
     }
 
@@ -34,6 +36,7 @@ final readonly class Complaint
             $shape->optionalText('timing'),
             $shape->has('drags') ? Drags::fromShape($shape->in('drags')) : null,
             $shape->has('noticed') ? Noticed::fromShape($shape->in('noticed'), $drives) : null,
+            $shape->notNegative('elsewhere', 0.0),
         );
     }
 }

@@ -54,6 +54,18 @@ final readonly class Complaints
         return array_keys($this->all);
     }
 
+    /** @return non-empty-list<float> chance of each complaint where the brakes are sound and something else is not */
+    public function elsewhere(): array
+    {
+        $shares = array_map(static fn (Complaint $one): float => $one->elsewhere, array_values($this->all));
+        $sum = array_sum($shares);
+
+        return array_map(
+            static fn (float $share): float => $sum > 0.0 ? $share / $sum : 1.0 / \count($shares),
+            $shares,
+        );
+    }
+
     /** What is said when nothing is wrong. */
     public function none(): string
     {

@@ -11,6 +11,12 @@ use Rodrel\Core\Shape;
 /** What a driver complains about, in the catalogue's complaints. */
 final readonly class ComplaintObserver extends Observer
 {
+    /** @param non-empty-list<float> $elsewhere what is said of brakes that are sound: a tyre, a joint, a new driver */
+    private function __construct(Wording $wording, private array $elsewhere)
+    {
+        parent::__construct($wording);
+    }
+
     public static function kind(): string
     {
         return 'complaint';
@@ -18,17 +24,22 @@ final readonly class ComplaintObserver extends Observer
 
     public static function fromShape(Shape $shape, Observers $book): self
     {
-        return new self(Wording::fromShape($shape, $book->complaints->words()));
+        return new self(Wording::fromShape($shape, $book->complaints->words()), $book->complaints->elsewhere());
     }
 
     public function see(Subject $subject, Asked $asked, ?array $sign): Seen
     {
-        // what is said of brakes that are sound comes from elsewhere: a tyre, a joint, a new driver
-        return new Seen($sign ?? $subject->complaints());
+        return new Seen(null === $sign ? $subject->complaints() : $this->elsewhere);
     }
 
     public function takesSigns(): bool
     {
         return true;
+    }
+
+    /** A fault says only that whatever is complained of comes from elsewhere. */
+    public function signWidth(): int
+    {
+        return 1;
     }
 }
