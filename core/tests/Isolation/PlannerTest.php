@@ -239,6 +239,32 @@ final class PlannerTest extends TestCase
         self::assertFalse($hot->overridable);
     }
 
+    /** A spin told wrongly as free must not let a wheel on the road that another reading found held. */
+    public function testAWheelHeldInAnyReadingClosesTheRoad(): void
+    {
+        $at = new \DateTimeImmutable('2026-03-01');
+        $ground = new CarState(Lift::Ground, false, false, true);
+        $free = array_fill_keys(['lf', 'rf', 'lr', 'rr'], 'one-finger');
+        $spin = new Reading('s', CheckAt::parse('spin@vehicle'), $free, false, $at);
+        foreach ([
+            ['engine@vehicle', 'on', 'two-hands', 'one-hand', 'turns-engine-on'],
+            ['engine@vehicle', 'off', 'will-not-turn', 'one-finger', 'turns-engine-off'],
+            ['relay-out@vehicle', 'vented', 'two-hands', 'one-hand', 'turns-vented'],
+            ['relay-out@vehicle', 'hand-pump', 'will-not-turn', 'one-hand', 'turns-pumped'],
+            ['spin-later@vehicle', 'lr', 'two-hands', 'one-hand', 'turns-later-lr'],
+            ['spin-series@vehicle', 'rf', 'will-not-turn', 'one-hand', 'turns-series-rf'],
+            ['free-after@vehicle', 'lf', 'minutes', 'seconds', 'lets-go-lf'],
+        ] as [$check, $row, $held, $turns, $key]) {
+            $road = fn (string $word): array => $this->road(new Situation($ground, [
+                $spin,
+                new Reading('r', CheckAt::parse($check), [$row => $word], false, $at),
+            ]))->unmet;
+            self::assertContains($key, $road($held));
+            self::assertNotContains($key, $road($turns));
+            self::assertNotContains($key, $this->road(new Situation($ground, [$spin]))->unmet, 'nobody looked');
+        }
+    }
+
     /**
      * "Push" read unsurely as no leaves 0.5·0.1 + 0.25 = 0.3 against 0.7 of the caliper: the hose leads with 0.225 to
      * 0.175,

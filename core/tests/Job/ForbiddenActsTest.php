@@ -132,8 +132,13 @@ final class ForbiddenActsTest extends TestCase
                 }
                 self::assertSame('good', $seen['look/level'] ?? '', $said);
                 self::assertNotSame('bad', $seen['look/lamp'] ?? 'bad', $said);
+                foreach (['engine/on', 'engine/off', 'relay-out/vented', 'relay-out/hand-pump'] as $row) {
+                    self::assertNotContains($seen[$row] ?? '', ['two-hands', 'will-not-turn'], $said);
+                }
                 foreach (['lf', 'rf', 'lr', 'rr'] as $wheel) {
                     self::assertContains($seen["turns/$wheel"] ?? '', ['one-finger', 'one-hand'], $said);
+                    self::assertNotContains($seen["spin-later/$wheel"] ?? '', ['two-hands', 'will-not-turn'], $said);
+                    self::assertNotContains($seen["free-after/$wheel"] ?? '', ['minutes', 'not-free'], $said);
                     self::assertNotSame('locks', $seen["lock-up/$wheel"] ?? '', $said);
                 }
             }
