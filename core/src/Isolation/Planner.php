@@ -140,6 +140,12 @@ final class Planner
         );
     }
 
+    /** Held against others by itself alone. */
+    public function alone(Proposal $one): Proposal
+    {
+        return $this->scored([$one])[0];
+    }
+
     /**
      * From what each would be worth alone to how they are held against each other.
      *

@@ -19,6 +19,8 @@ final readonly class Verdict
     private const TELLS = 0.2;
     /** What no check of its own confirmed wants so much belief while anything else is worth looking at (estimate). */
     private const UNCONFIRMED_FROM = 0.97;
+    /** What a reading taken again is worth of the same taken first: part of what made it wrong is there again (estimate). */
+    private const AGAIN = 0.5;
     private const OTHERS = 2;
 
     /**
@@ -74,7 +76,9 @@ final readonly class Verdict
         $worth = array_values(array_filter($possible, static fn (Proposal $p): bool => $p->worth->score > 0.0));
         $passed = $mass >= $settings->threshold;
         if (!$passed && [] !== $worth) {
-            return $show($worth[0], null, 'best-split');
+            $again = self::sooner($belief, $now, $planner, $worth[0]);
+
+            return $show($again ?? $worth[0], null, null === $again ? 'best-split' : 'repeat');
         }
         if ($passed || $mass >= self::TRIAL_FROM) {
             $confirm = $proof->given ? null : self::toConfirm($ranked, $possible, $confirming);
@@ -129,10 +133,7 @@ final readonly class Verdict
         foreach ($belief->readings as $n => $reading) {
             $check = $belief->field->knowledge->checks->of($reading->check);
             if (1 === $reading->times && $check->canBeRepeated($now->car->drivenIn)) {
-                $moved = 0.0;
-                foreach ($belief->groupsWithout($n) as $group => $mass) {
-                    $moved += 0.5 * abs($mass - $belief->group($group));
-                }
+                $moved = self::moves($belief, $n);
                 if ($moved > $telling) {
                     [$most, $telling] = [$reading, $moved];
                 }
@@ -140,6 +141,43 @@ final readonly class Verdict
         }
 
         return $most;
+    }
+
+    /**
+     * A reading that much rests on and that tells more in its time than what is left to look at is taken again before
+     * that, once.
+     */
+    private static function sooner(Belief $belief, Situation $now, Planner $planner, Proposal $best): ?Proposal
+    {
+        $likely = [];
+        foreach ($belief->readings as $n => $reading) {
+            $check = $belief->field->knowledge->checks->of($reading->check);
+            if (1 === $reading->times && $check->canBeRepeated($now->car->drivenIn)) {
+                $again = $planner->alone($planner->weigh($check, $reading->check->place, $now));
+                if ($again->isPossible() && self::AGAIN * $again->worth->score > $best->worth->score) {
+                    $likely[$n] = $again;
+                }
+            }
+        }
+        uasort($likely, static fn (Proposal $a, Proposal $b): int => $b->worth->score <=> $a->worth->score);
+        foreach ($likely as $n => $again) {
+            if (self::moves($belief, $n) > self::TELLS) {
+                return $again;
+            }
+        }
+
+        return null;
+    }
+
+    /** How much of the belief rests on one reading (share). */
+    private static function moves(Belief $belief, int $n): float
+    {
+        $moved = 0.0;
+        foreach ($belief->groupsWithout($n) as $group => $mass) {
+            $moved += 0.5 * abs($mass - $belief->group($group));
+        }
+
+        return $moved;
     }
 
     /**
