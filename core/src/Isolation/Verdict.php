@@ -19,7 +19,7 @@ final readonly class Verdict
     private const TELLS = 0.2;
     /** What no check of its own confirmed wants so much belief while anything else is worth looking at (estimate). */
     private const UNCONFIRMED_FROM = 0.97;
-    /** What a reading taken again is worth of the same taken first: part of what made it wrong is there again (estimate). */
+    /** Worth of a reading taken again against the same taken first: part of its error comes again (estimate). */
     private const AGAIN = 0.5;
     private const OTHERS = 2;
 

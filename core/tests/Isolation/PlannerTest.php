@@ -304,6 +304,28 @@ final class PlannerTest extends TestCase
         self::assertTrue($confirmed(100, $push, ToyField::reading('push', 'yes', at: '2026-03-01 10:09:00')), 'twice');
     }
 
+    /**
+     * Hose 3 to 1; "push no" turns it to 0.05 · 3 against 0.95: caliper 0.86, and 0.61 of the belief rests on it.
+     * Pushing again tells much, looking (0.85 against 0.15) less and from the ground: push again first, once.
+     */
+    public function testWhatMuchRestsOnIsTakenAgainBeforeWhatTellsLess(): void
+    {
+        $field = ToyField::make([0.95, 0.05], [0.85, 0.15]);
+        $verdict = static function (Reading ...$readings) use ($field): Verdict {
+            $belief = Belief::of($field, Opening::first($field, Context::none(), 0.0), array_values($readings));
+            $settings = World::settings(null, ['comeback_cents' => 50000]);
+
+            return Verdict::of($belief, new Situation(new CarState(Lift::WheelsOff, true), $readings), $settings);
+        };
+        $no = ToyField::reading('push', 'no');
+        $once = $verdict($no);
+        self::assertSame(['repeat', 'push@vehicle'], [$once->reason, (string) $once->next?->at]);
+        self::assertSame('look@vehicle', (string) $once->others[0]->at);
+        self::assertGreaterThan(0.0, $once->others[0]->worth->score);
+        $twice = $verdict($no, ToyField::reading('push', 'no', at: '2026-03-01 10:09:00'));
+        self::assertSame(['best-split', 'look@vehicle'], [$twice->reason, (string) $twice->next?->at]);
+    }
+
     /** A wrong repair costs 12000 beside itself: hose first leaves a quarter, 10887.5 + 0.25 · 12000. */
     public function testAComebackIsCounted(): void
     {
