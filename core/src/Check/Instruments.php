@@ -9,14 +9,17 @@ use Rodrel\Core\Heat\ThermalWheel;
 use Rodrel\Core\Physics\Band;
 use Rodrel\Core\Physics\Circuit;
 use Rodrel\Core\Physics\CircuitBuilder;
+use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Physics\Friction;
 use Rodrel\Core\Physics\Joint;
 use Rodrel\Core\Physics\Program;
+use Rodrel\Core\Physics\Targets;
 use Rodrel\Core\Physics\VehicleRun;
 use Rodrel\Core\Physics\VehicleSimulator;
 use Rodrel\Core\Road\Road;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\TargetAt;
 
 /** What several probes have in common: numbers read from the runs of simulated vehicles. One object per layout. */
 final class Instruments
@@ -51,6 +54,9 @@ final class Instruments
     /** No circuit traps more (kPa). */
     private const MOST_TRAPPED_KPA = 20000.0;
 
+    /** Less than a drop in a minute is none (mL/s; estimate). */
+    private const NO_STREAM = 5e-4;
+
     /** @var array<string, float> kelvins of drives already computed: most faults leave most wheels as they were */
     private array $heats = [];
 
@@ -71,10 +77,74 @@ final class Instruments
             / $this->layout->body->tyreRadiusM;
     }
 
-    /** How far the pedal goes on down from one second after the press to the end of a hold, mm. */
-    public function sinkMm(VehicleRun $hold): float
+    /**
+     * How far the pedal goes on down from one second after the press to 5 or 15 s or the end of a hold, or within the
+     * hold again, mm.
+     */
+    public function sinkMm(VehicleRun $hold, string $at): float
     {
-        return max(0.0, $hold->travelMm(2) - $hold->travelMm(0));
+        [$from, $to] = match ($at) {
+            '5' => [Program::HOLD_1_S, Program::HOLD_5_S],
+            '15' => [Program::HOLD_1_S, Program::HOLD_15_S],
+            'again' => [Program::AGAIN_1_S, Program::AGAIN_15_S],
+            default => [Program::HOLD_1_S, Program::HOLD_END],
+        };
+
+        return max(0.0, $hold->travelMm($to) - $hold->travelMm($from));
+    }
+
+    /** Way of the pedal in mm until every piston has covered its port, with so much slack in the push-rod. */
+    public function freePlayMm(VehicleRun $run, float $slackMm): float
+    {
+        $start = 0.0;
+        foreach ($run->circuits as $circuit) {
+            $start += $circuit->piston->startMl;
+        }
+        $pedal = $this->layout->pedal;
+
+        return $pedal->ratio * (max(0.0, $pedal->freeMm - 10.0 * $start / $this->layout->masterAreaCm2()) + $slackMm);
+    }
+
+    /**
+     * Nothing passes a rung of the ladder: both master ports, the modulator's outlets, or the pipes' ends at the hoses.
+     */
+    public function plugs(string $at): Effects
+    {
+        $plugs = Effects::none();
+        $kind = match ($at) {
+            'master' => 'master-line',
+            'modulator' => 'pipe',
+            default => 'hose',
+        };
+        foreach (Targets::placesOf($kind, $this->layout) as $place) {
+            $target = TargetAt::of($kind, $place);
+            $plugs = $plugs
+                ->together(Effects::single($target, 'gf', 0.0))
+                ->together(Effects::single($target, 'gr', 0.0));
+        }
+        // where a piston stands before a press does not tell in a chamber that takes nothing
+        foreach ('master' === $at ? $this->layout->chambers : [] as $chamber) {
+            foreach (['rest', 'start'] as $parameter) {
+                $plugs = $plugs->with(Effects::single(TargetAt::of('chamber', $chamber->id), $parameter, 0.0));
+            }
+        }
+
+        return $plugs;
+    }
+
+    /** ln of the left front bleeder's stream over the right one's. */
+    public function streams(VehicleRun $run): float
+    {
+        return log(
+            max(self::NO_STREAM, $this->openLineMlPerS($run, Corner::LeftFront))
+            / max(self::NO_STREAM, $this->openLineMlPerS($run, Corner::RightFront)),
+        );
+    }
+
+    /** °C of the fluid in a wheel whose rotor is so many kelvins over the air. */
+    public function fluidC(float $excessK): float
+    {
+        return $this->airC + self::FLUID_SHARE * $excessK;
     }
 
     /** A joint opened on a fresh trap. */
@@ -89,6 +159,29 @@ final class Instruments
         $left = $state->torqueNm($circuit, $corner->value) - $sound->torqueNm($corner, Program::AFTER_6_S);
 
         return new Trap($before, $kpa, max(0.0, $left) / $this->layout->body->tyreRadiusM);
+    }
+
+    /** @return array<string, float> kPa by joint of a wheel's line, from the wheel upstream */
+    public function jointsKpa(VehicleRun $run, Corner $corner, int $sample): array
+    {
+        $circuit = $this->circuitOf($run, $corner);
+        $chamber = $this->layout->chamberOf($corner)->id;
+        $hose = $this->layout->hoseOf($corner);
+        $nodes = [
+            Joint::Wheel->value => $corner,
+            Joint::HoseTop->value => $hose,
+            Joint::ModulatorOutlet->value => $hose,
+            Joint::MasterOutlet->value => $chamber,
+        ];
+        $kpa = [];
+        foreach ($nodes as $joint => $place) {
+            $name = CircuitBuilder::node($joint, $place);
+            if ($circuit->has($name)) {
+                $kpa[$joint] = max(0.0, $run->states[$chamber][$sample]->kpa[$circuit->node($name)]);
+            }
+        }
+
+        return $kpa;
     }
 
     /** mL/s out of an open bleeder by the reservoir's head alone: head over the series resistance toward the wheel. */

@@ -5,18 +5,17 @@ declare(strict_types=1);
 namespace Rodrel\Core\Check;
 
 use Rodrel\Core\Shape;
+use Rodrel\Core\Vehicle\Measuring;
 
 /** What else a check is for, beside its answers. */
 final readonly class Role
 {
     /** In `tells`: a word other than the row's first says that its wheel is held. */
     public const HELD = 'held';
-    /** Sheets that make their word out of typed figures. */
-    public const MEASURES = ['pad-wear', 'wear-limit'];
 
     /**
      * @param bool $held its rows tell which wheels are held
-     * @param string|null $measures the sheet that makes its word out of typed figures
+     * @param Measuring|null $measures the sheet that makes its word out of typed figures
      * @param string|null $drawn where on the drawing it is made; null: at the wheel, or nowhere for the whole vehicle
      * @param bool $proof belongs to the proof only, is never suggested
      * @param bool $early can be made while the predictions are still being computed
@@ -25,7 +24,7 @@ final readonly class Role
      */
     private function __construct(
         public bool $held,
-        public ?string $measures,
+        public ?Measuring $measures,
         public ?string $drawn,
         public bool $proof,
         public bool $early,
@@ -38,7 +37,7 @@ final readonly class Role
     {
         return new self(
             $shape->has('tells') && self::HELD === $shape->choice('tells', [self::HELD]),
-            $shape->has('measures') ? $shape->choice('measures', self::MEASURES) : null,
+            $shape->has('measures') ? $shape->oneOf('measures', Measuring::class) : null,
             $shape->has('drawn') ? $shape->choice('drawn', ['pedal', 'hose', 'modulator', 'master']) : null,
             $shape->flag('proof_only'),
             $shape->flag('early'),

@@ -7,10 +7,16 @@ namespace Rodrel\Core\Check;
 use Rodrel\Core\Check\Complaint\Complaints;
 use Rodrel\Core\Heat\Drive;
 use Rodrel\Core\Physics\Effects;
+use Rodrel\Core\Physics\Fluid;
 use Rodrel\Core\Physics\Joint;
 use Rodrel\Core\Physics\Program;
+use Rodrel\Core\Physics\ReservoirLedger;
+use Rodrel\Core\Physics\Vacuum;
 use Rodrel\Core\Physics\VehicleRun;
+use Rodrel\Core\Vehicle\Remote;
 use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
+use Rodrel\Core\Vocabulary\TargetAt;
 
 /** One simulated vehicle on which checks are made; its runs are made when first asked for. */
 final class Subject
@@ -26,8 +32,18 @@ final class Subject
     /** Half of the drivers tell of the cold vehicle, half of the warm one (estimate). */
     private const TELLS_OF_THE_WARM = 0.5;
 
+    /** Of the air before a wheel so much comes with what its bleeder gives (estimate; plausible 0.2 to 0.8). */
+    private const AIR_FROM_BEFORE = 0.5;
+    /** A propped pedal is looked at after a minute. */
+    private const PROPPED_S = 60.0;
+    /** The drive in which wet fluid boils. */
+    private const LONG_DESCENT = 'mountain-descent';
+
     /** @var array<string, VehicleRun> */
     private array $runs = [];
+    /** @var array<string, VehicleRun> by rung of the ladder that is plugged */
+    private array $plugged = [];
+    private ?ReservoirLedger $ledger = null;
     /** @var array<string, array<string, float>> kelvins over the air by drive and corner, before the heat adds drag */
     private array $excess = [];
     /** @var array<string, float>|null */
@@ -103,7 +119,121 @@ final class Subject
 
     public function vacuumKpa(): float
     {
-        return $this->effects->value('booster', null, 'vacuum_kpa', $this->instruments->layout->assist->vacuumKpa);
+        return $this->vacuum()->kpa;
+    }
+
+    public function vacuum(): Vacuum
+    {
+        return Vacuum::of($this->instruments->layout, $this->effects);
+    }
+
+    public function ledger(): ReservoirLedger
+    {
+        return $this->ledger
+            ??= ReservoirLedger::of($this->instruments->layout, $this->effects, $this->stopped(), $this->vacuum());
+    }
+
+    /** One parameter of the vehicle as its fault has it. */
+    public function effect(string $kind, Place|Corner|string|null $place, string $parameter, float $sound): float
+    {
+        return $this->effects->value($kind, $place, $parameter, $sound);
+    }
+
+    /** The steady hold that a word stands for: 30 N for a minute, 150 N, or 200 N without the engine. */
+    public static function holdOf(string $press): Program
+    {
+        return match ($press) {
+            'light' => Program::hold(Program::LIGHT_N, 60.0),
+            'off' => Program::hold(Program::FIRM_OFF_N, 30.0, false),
+            default => Program::holdTwice(),
+        };
+    }
+
+    /** Sink in mm of a hold from its first second to a moment of it, or of the second hold at once after it. */
+    public function sinkMm(string $press, string $at): float
+    {
+        return $this->instruments->sinkMm($this->run(self::holdOf($press)), $at);
+    }
+
+    /** mL that come back into a chamber of the reservoir from the first second of a hold to its end. */
+    public function backIntoReservoirMl(string $press, string $chamber): float
+    {
+        $states = $this->run(self::holdOf($press))->states[$chamber];
+
+        return max(0.0, $states[Program::HOLD_1_S]->drawnMl - $states[Program::HOLD_END]->drawnMl);
+    }
+
+    /** The pedal with plugs in a rung of the ladder: mm beyond its play, or mm of sink in half a minute. */
+    public function pluggedMm(string $at, string $reads): float
+    {
+        $run = $this->plugged[$at] ??= $this->instruments->simulator->run(
+            Program::hold(Program::FIRM_N, 30.0),
+            $this->effects->with($this->instruments->plugs($at)),
+        );
+        $play = $this->instruments->freePlayMm($run, $this->effect('pedal', null, 'slack', 0.0));
+
+        return 'sinks' === $reads
+            ? $this->instruments->sinkMm($run, 'end')
+            : max(0.0, $run->travelMm(Program::HOLD_1_S) - $play);
+    }
+
+    /** Air in mL that shows at an opened bleeder: all that is at the wheel, half of what is before it. */
+    public function airAtMl(Corner $corner): float
+    {
+        $layout = $this->instruments->layout;
+
+        return $this->effect('wheel', $corner, 'air', 0.0)
+            + self::AIR_FROM_BEFORE * (
+                $this->effect('chamber', $layout->chamberOf($corner)->id, 'air', 0.0)
+                + $this->effect('modulator', $layout->hoseOf($corner), 'air', 0.0)
+            );
+    }
+
+    /**
+     * What is left at each joint of a wheel's line four seconds after a firm press.
+     *
+     * @return array<string, float> kPa by joint
+     */
+    public function leftAtJoints(Corner $corner): array
+    {
+        $run = $this->run(Program::shortPress(Program::FIRM_N));
+
+        return $this->instruments->jointsKpa($run, $corner, Program::AFTER_4_S);
+    }
+
+    public function proppedShare(Corner $corner): float
+    {
+        $held = $this->pressed()->wheelKpa($corner, Program::HELD);
+        $left = $this->instruments->simulator->proppedKpa($this->pressed(), $corner, self::PROPPED_S);
+
+        return $held > 0.0 ? max(0.0, $left) / $held : 1.0;
+    }
+
+    /** Pressure in kPa behind a remote booster that is given 2000 kPa. */
+    public function remoteOutKpa(bool $vacuum): float
+    {
+        $remote = $this->instruments->layout->assist->remote;
+        $gain = $this->effect('remote', null, 'gain_share', 1.0);
+
+        return $remote?->outKpa(Remote::BENCH_KPA, $vacuum ? $this->vacuumKpa() : 0.0, $gain) ?? 0.0;
+    }
+
+    /** Travel of a firm press after a long descent, in which wet fluid boils, over the cold one. */
+    public function hotTravelShare(): float
+    {
+        $water = $this->effect('fluid', null, 'water', 0.0);
+        if ($water <= 0.0) {
+            return 1.0;
+        }
+        $vapour = Effects::none();
+        foreach (Corner::cases() as $corner) {
+            $fluidC = $this->instruments->fluidC($this->heatK($this->drive(self::LONG_DESCENT), $corner));
+            $ml = Fluid::vapourMl($fluidC, $water);
+            $vapour = $vapour->together(Effects::single(TargetAt::of('wheel', $corner), 'air', $ml));
+        }
+        $hot = $this->instruments->simulator->run(Program::press(), $this->effects->together($vapour));
+
+        return $hot->travelMm(Program::HELD) / max(1.0, $this->pressed()->travelMm(Program::HELD));
     }
 
     public function bracketBandN(Corner $corner): float
@@ -133,10 +263,11 @@ final class Subject
     public function pumped(int $stroke): float
     {
         $run = $this->run(Program::pump());
-        $later = $this->effects->has('extra_clearance')
+        // what bends opened is taken up by the first stroke and stays so; slack comes back between strokes
+        $later = $this->effects->has('extra_clearance') || $this->effects->has('knock')
             ? $this->instruments->simulator->run(
                 Program::pump(),
-                $this->effects->scaled('extra_clearance', self::SLACK_BETWEEN_STROKES),
+                $this->effects->scaled('extra_clearance', self::SLACK_BETWEEN_STROKES)->scaled('knock', 0.0),
             )
             : $run;
 
@@ -160,7 +291,12 @@ final class Subject
 
     public function trap(Corner $corner, Joint $joint): Trap
     {
-        return $this->instruments->opened($this->pressed(), $this->sound()->pressed(), $corner, $joint);
+        // what a cap keeps in comes with quick releases, not with one press
+        [$run, $sound] = Joint::Cap === $joint
+            ? [$this->driven(), $this->sound()->run(Program::series())]
+            : [$this->pressed(), $this->sound()->pressed()];
+
+        return $this->instruments->opened($run, $sound, $corner, $joint);
     }
 
     public function pushBack(Corner $corner): PushBack

@@ -9,10 +9,14 @@ use Rodrel\Core\Shape;
 /** When a check has its turn, and when nobody would make it. */
 final readonly class Turn
 {
+    /** Behind an id in `not_for`: this complaint, and none whose id goes on. */
+    private const WHOLE = '=';
+
     /**
      * @param int|null $first its place in the first look, that comes before everything else
      * @param list<string> $unlessSeen answers, `check/row/word`, with which it has its turn all the same
      * @param string|null $after id of the check that comes first at the same place
+     * @param string|null $instead id of the next best check where a tool of this one is missing; null: there is none
      * @param list<string> $notFor kinds of complaint with which nobody makes it: how their ids begin
      */
     private function __construct(
@@ -20,6 +24,7 @@ final readonly class Turn
         private array $notFor,
         private array $unlessSeen,
         public ?string $after,
+        public ?string $instead,
     ) {
     }
 
@@ -30,6 +35,7 @@ final readonly class Turn
             $shape->texts('not_for'),
             $shape->texts('unless_seen'),
             $shape->optionalText('after'),
+            $shape->optionalText('instead'),
         );
     }
 
@@ -44,7 +50,7 @@ final readonly class Turn
         }
         foreach ($complaints as $complaint) {
             foreach ($this->notFor as $kind) {
-                if (str_starts_with($complaint, $kind)) {
+                if (str_starts_with($complaint.self::WHOLE, $kind)) {
                     return false;
                 }
             }

@@ -37,5 +37,5 @@ final readonly class Wake
     }
 
     /** What can stand apart. */
-    public const APART = ['caliper', 'drum', 'rotor', 'master', 'relay'];
+    public const APART = ['caliper', 'drum', 'rotor', 'master', 'relay', 'plugs', 'prop'];
 }

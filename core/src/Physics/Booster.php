@@ -16,12 +16,21 @@ final readonly class Booster
     /** What the piston springs take (N; handbook). */
     private const RETURN_SPRING_N = 60.0;
 
-    /** @param float $stuckUntil second at which the vacuum behind a stuck valve is gone */
+    /**
+     * @param float $vacuumKpa while it is pressed
+     * @param float $stuckUntil second at which the vacuum behind a stuck valve is gone
+     * @param float $boreShare of the master over its right bore
+     * @param float $gainShare of what a remote booster should add
+     * @param Start|null $start of the engine, without vacuum before it; null: it runs, or nothing fills it
+     */
     public function __construct(
         private Layout $layout,
         private float $vacuumKpa,
         private float $stuckN = 0.0,
         private float $stuckUntil = \INF,
+        private float $boreShare = 1.0,
+        private float $gainShare = 1.0,
+        private ?Start $start = null,
     ) {
     }
 
@@ -29,37 +38,66 @@ final readonly class Booster
     public function rodN(float $footN, float $t = 0.0): float
     {
         $in = $this->layout->pedal->ratio * $footN;
-        $held = $this->vacuumKpa > self::HOLDS_ABOVE_KPA && $t < $this->stuckUntil ? $this->stuckN : 0.0;
+        $vacuum = $this->vacuumAt($t);
+        $held = $vacuum > self::HOLDS_ABOVE_KPA && $t < $this->stuckUntil ? $this->stuckN : 0.0;
 
-        return max($in + $this->assistN($in), $held);
+        return max($in + $this->assistN($in, $vacuum), $held);
     }
 
-    /** p* = max(0, 0.9 F_rod − 60) / (0.1 A_mc) in kPa. */
+    /**
+     * p* = max(0, 0.9 F_rod − 60) / (0.1 A_mc) in kPa; behind a remote booster what that makes of it.
+     */
     public function chamberKpa(float $footN, float $t = 0.0): float
     {
-        return max(0.0, self::SEAL_EFFICIENCY * $this->rodN($footN, $t) - self::RETURN_SPRING_N)
-            / (0.1 * $this->layout->masterAreaCm2());
+        $kpa = max(0.0, self::SEAL_EFFICIENCY * $this->rodN($footN, $t) - self::RETURN_SPRING_N)
+            / (0.1 * $this->layout->masterAreaCm2() * $this->boreShare ** 2);
+        $remote = $this->layout->assist->remote;
+
+        return null === $remote ? $kpa : $remote->outKpa($kpa, $this->vacuumAt($t), $this->gainShare);
     }
 
-    /** The moment after `$t` at which a stuck valve lets go; INF when it does not. */
+    /** The moment after `$t` at which a stuck valve lets go, or the engine starts; INF when there is none. */
     public function nextCorner(float $t): float
     {
-        return $this->stuckN > 0.0 && $this->stuckUntil > $t + 1e-9 ? $this->stuckUntil : \INF;
+        $next = $this->stuckN > 0.0 && $this->stuckUntil > $t + 1e-9 ? $this->stuckUntil : \INF;
+
+        return null !== $this->start && $this->start->atS > $t + 1e-9 ? min($next, $this->start->atS) : $next;
     }
 
     /** Force at the pedal, N, at which the valve opens and the assist jumps in; 0 where there is none. */
     public function jumpsAtN(): float
     {
-        return $this->vacuumKpa > 0.0 ? $this->layout->assist->cutInN / $this->layout->pedal->ratio : 0.0;
+        if ($this->vacuumKpa <= 0.0) {
+            return 0.0;
+        }
+        $remote = $this->layout->assist->remote;
+        $rod = null === $remote
+            ? $this->layout->assist->cutInN
+            : ($remote->cutInKpa * 0.1 * $this->layout->masterAreaCm2() * $this->boreShare ** 2 + self::RETURN_SPRING_N)
+                / self::SEAL_EFFICIENCY;
+
+        return $rod / $this->layout->pedal->ratio;
     }
 
     /** Equal boosters behave equally: a key for sharing results. */
     public function print(): string
     {
-        return $this->stuckN.'/'.$this->stuckUntil.'/'.$this->vacuumKpa;
+        $print = $this->stuckN.'/'.$this->stuckUntil.'/'.$this->vacuumKpa;
+        if (null !== $this->start) {
+            $print .= '/from '.$this->start->atS.' by '.$this->start->fillsS;
+        }
+
+        return 1.0 === $this->boreShare && 1.0 === $this->gainShare
+            ? $print
+            : $print.'/'.$this->boreShare.'/'.$this->gainShare;
     }
 
-    private function assistN(float $inN): float
+    private function vacuumAt(float $t): float
+    {
+        return null === $this->start ? $this->vacuumKpa : $this->vacuumKpa * $this->start->share($t);
+    }
+
+    private function assistN(float $inN, float $vacuumKpa): float
     {
         $layout = $this->layout;
         $byRatio = ($layout->assist->gain - 1.0) * max(0.0, $inN - $layout->assist->cutInN);
@@ -67,6 +105,6 @@ final readonly class Booster
             $byRatio = max($byRatio, $layout->assist->jumpOutN - $inN);
         }
 
-        return min($byRatio, 0.1 * $layout->assist->areaCm2 * $this->vacuumKpa);
+        return min($byRatio, 0.1 * $layout->assist->areaCm2 * $vacuumKpa);
     }
 }

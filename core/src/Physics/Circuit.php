@@ -62,6 +62,8 @@ final class Circuit
     public array $friction = [];
     /** @var array<string, int> node of each corner's wheel */
     public array $wheelNode = [];
+    /** @var list<int> nodes that take volume before they are hard: wheels, and the small chamber of a modulator */
+    public array $soft = [];
 
     /**
      * @param float $bypassHard mL/s/kPa past the cup at any pressure
@@ -121,11 +123,18 @@ final class Circuit
         float $touchKpa,
         Friction $friction,
     ): void {
+        $this->makeSoft($node, $clearance, $springKpa, $touchKpa);
+        $this->wheelNode[$corner] = $node;
+        $this->friction[$corner] = $friction;
+    }
+
+    /** A node that takes `$clearance` mL more before it is hard. */
+    public function makeSoft(int $node, float $clearance, float $springKpa, float $touchKpa): void
+    {
         $this->clearance[$node] = $clearance;
         $this->springKpa[$node] = $springKpa;
         $this->touchKpa[$node] = $touchKpa;
-        $this->wheelNode[$corner] = $node;
-        $this->friction[$corner] = $friction;
+        $this->soft[] = $node;
     }
 
     /** @throws \LogicException when the circuit has no such node */
@@ -156,7 +165,7 @@ final class Circuit
         foreach ($this->stiffness as $node => $stiffness) {
             $volumes[$node] *= $stiffness;
         }
-        foreach ($this->wheelNode as $node) {
+        foreach ($this->soft as $node) {
             $over = $kpa[$node] - $this->springKpa[$node];
             if ($over > -0.5) {
                 $over = $over < 0.5 ? (($over + 0.5) * ($over + 0.5)) / 2.0 : $over;

@@ -22,32 +22,38 @@ final readonly class CircuitBuilder
     private const G_PIPE = 0.4; // mL/s/kPa (handbook)
     private const G_HOSE = 0.15; // mL/s/kPa (handbook)
     private const C_NODE = 2e-6; // mL/kPa, every joint (handbook)
+    private const OUTLET_CHAMBER_ML = 3.0; // behind a modulator's outlet valve (handbook)
+    private const OUTLET_TOUCH_KPA = 60.0; // over which its spring is full (estimate)
 
     public function __construct(private Layout $layout)
     {
     }
 
-    public function build(Chamber $chamber, Effects $effects): Circuit
+    /** @param float|null $strokeMl where the piston is stopped, for a pedal that is propped */
+    public function build(Chamber $chamber, Effects $effects, ?float $strokeMl = null): Circuit
     {
         $id = $chamber->id;
         $of = static fn (string $parameter, float $sound): float => $effects->value('chamber', $id, $parameter, $sound);
         $circuit = new Circuit(
             new Piston(
                 $id,
-                $chamber->strokeMl,
+                $strokeMl ?? $chamber->strokeMl * self::boreShare($effects) ** 2,
                 $of('rest', 0.0),
                 $of('start', 0.0),
-                Circuit::RETURN_MM_S * 0.1 * $this->layout->masterAreaCm2(),
-                $of('port', Circuit::G_PORT),
+                Circuit::RETURN_MM_S * 0.1 * $this->layout->masterAreaCm2() * self::boreShare($effects) ** 2,
+                min($of('port', Circuit::G_PORT), $effects->value('reservoir', null, 'vent', Circuit::G_PORT)),
             ),
             $of('bypass_hard', 0.0),
             $of('bypass_light', 0.0),
         );
-        $circuit->addNode(self::node('chamber', $id), 0, Edge::none(), 0.0);
+        $line = $this->edge($effects, 'master-line', $id, self::G_MAIN);
+        // behind a plug the chamber itself must give a little
+        $give = $line->forward > 0.0 ? 0.0 : self::C_NODE;
+        $circuit->addNode(self::node('chamber', $id), 0, Edge::none(), $give);
         $outlet = $circuit->addNode(
             self::node('master-outlet', $id),
             0,
-            $this->edge($effects, 'master-line', $id, self::G_MAIN),
+            $line,
             self::C_NODE,
             $of('air', 0.0),
         );
@@ -56,6 +62,8 @@ final readonly class CircuitBuilder
             $outlet,
             $this->edge($effects, 'main-pipe', $id, self::G_MAIN),
             self::C_NODE,
+            0.0,
+            $effects->value('modulator-inlet', $id, 'leak', 0.0),
         );
         $tee = null;
         foreach ($chamber->wheels as $corner) {
@@ -70,6 +78,12 @@ final readonly class CircuitBuilder
         }
 
         return $circuit;
+    }
+
+    /** A master cylinder's bore over the right one. */
+    public static function boreShare(Effects $effects): float
+    {
+        return $effects->value('master', null, 'bore_share', 1.0);
     }
 
     /** The name of a node: what a technician can loosen, and where. */
@@ -90,13 +104,26 @@ final readonly class CircuitBuilder
                 self::C_NODE,
                 $effects->value('modulator', $place, 'air', 0.0),
             );
+            $outlet = $effects->value('modulator', $place, 'outlet', 0.0);
+            if ($outlet > 0.0) {
+                $behind = $circuit->addNode(
+                    self::node('outlet-chamber', $place),
+                    $at,
+                    new Edge($outlet, $outlet),
+                    self::C_NODE,
+                );
+                $circuit->makeSoft($behind, self::OUTLET_CHAMBER_ML, 0.0, self::OUTLET_TOUCH_KPA);
+            }
         }
         $pipe = $this->edge($effects, 'pipe', $place, self::G_PIPE);
         $valve = $this->layout->pipework->valves[$corner->value] ?? null;
         $top = $circuit->addNode(
             self::node('hose-top', $place),
             $at,
-            null === $valve ? $pipe : $pipe->behind($valve->kneeKpa, $valve->slope),
+            null === $valve ? $pipe : $pipe->behind(
+                $effects->value('rear-valve', $corner, 'knee_kpa', $valve->kneeKpa),
+                $effects->value('rear-valve', $corner, 'slope', $valve->slope),
+            ),
             $effects->value('hose-top', $place, 'stiffness', self::C_NODE),
             0.0,
             $effects->value('hose-top', $place, 'leak', 0.0),
@@ -128,7 +155,7 @@ final readonly class CircuitBuilder
         $circuit->makeWheel(
             $node,
             $corner->value,
-            $cylinder->clearanceMl + $of('extra_clearance', 0.0),
+            $cylinder->clearanceMl + $of('extra_clearance', 0.0) + $of('knock', 0.0),
             $cylinder->springKpa * $this->springLeft($effects, $corner),
             $cylinder->touchKpa,
             $this->friction($effects, $corner),
@@ -176,9 +203,11 @@ final readonly class CircuitBuilder
         float $forward,
         ?float $return = null,
     ): Edge {
+        $flow = $effects->value('fluid', null, 'flow', 1.0);
+
         return new Edge(
-            $effects->value($kind, $place, 'gf', $forward),
-            $effects->value($kind, $place, 'gr', $return ?? $forward),
+            $flow * $effects->value($kind, $place, 'gf', $forward),
+            $flow * $effects->value($kind, $place, 'gr', $return ?? $forward),
             $effects->value($kind, $place, 'hold', 0.0),
         );
     }

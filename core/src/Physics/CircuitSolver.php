@@ -161,7 +161,7 @@ final readonly class CircuitSolver
     ): float {
         $share = $course->share($step);
         $error = 0.0;
-        foreach ($circuit->wheelNode as $node) {
+        foreach ($circuit->soft as $node) {
             $bound = $this->boundKpa($circuit, $node, $kpa[$node]);
             $error = max($error, ($share * abs($kpa[$node] - $guess[$node])) / $bound);
         }

@@ -14,8 +14,14 @@ use Rodrel\Core\Vocabulary\TargetAt;
  */
 final readonly class Effects
 {
-    private const ADD_UP = ['extra_drag', 'air', 'extra_clearance', 'leak', 'stiffness'];
-    private const THE_LESS = ['gr', 'gf', 'port', 'spring', 'vacuum_kpa', 'friction'];
+    private const ADD_UP = [
+        'extra_drag', 'air', 'extra_clearance', 'knock', 'leak', 'stiffness', 'slack', 'give', 'outlet', 'rear_seal',
+        'lost_ml_day',
+    ];
+    private const THE_LESS = [
+        'gr', 'gf', 'port', 'spring', 'vacuum_kpa', 'pressed_kpa', 'keep_s', 'friction', 'flow', 'vent', 'knee_kpa',
+        'slope', 'gain_share',
+    ];
 
     /** @param array<string, array<string, float>> $overrides target → parameter → value */
     public function __construct(private array $overrides = [])

@@ -24,6 +24,16 @@ final readonly class Foot
         return new self([[0.0, 0.0], [0.4, $forceN]]);
     }
 
+    /** Presses in 0.4 s, holds, lets go for a second and holds again for fifteen. */
+    public static function holdTwice(float $forceN, float $holdS): self
+    {
+        $off = 0.4 + $holdS;
+
+        return new self([
+            [0.0, 0.0], [0.4, $forceN], [$off, $forceN], [$off + 0.2, 0.0], [$off + 1.2, 0.0], [$off + 1.6, $forceN],
+        ]);
+    }
+
     /**
      * Quick strokes: on in 0.25 s, held 0.30 s, off in 0.15 s, 0.15 s between them; one more after a wait where that
      * is asked.

@@ -14,9 +14,12 @@ enum Joint: string
     case MasterOutlet = 'master-outlet';
     /** Nothing opened: the master eased off its booster. */
     case Eased = 'eased';
+    /** Nothing opened: the reservoir's cap loosened. */
+    case Cap = 'cap';
 
-    public function isAtTheMaster(): bool
+    /** Whether the line itself is opened. */
+    public function opens(): bool
     {
-        return self::MasterOutlet === $this || self::Eased === $this;
+        return self::Eased !== $this && self::Cap !== $this;
     }
 }

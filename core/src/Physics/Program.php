@@ -9,6 +9,9 @@ final readonly class Program
 {
     /** A firm press with the engine on (N; handbook). */
     public const FIRM_N = 150.0;
+    /** A light hold, engine on, and a firm one with the engine off (N; handbook). */
+    public const LIGHT_N = 30.0;
+    public const FIRM_OFF_N = 200.0;
     /** Sample indices of press(): at the end of the hold, then so many seconds after the foot is off. */
     public const HELD = 0;
     public const AFTER_1_S = 1;
@@ -30,6 +33,16 @@ final readonly class Program
         self::AFTER_60_S => 60.0,
         self::AFTER_300_S => 300.0,
     ];
+    /** Sample indices of hold(). */
+    public const HOLD_1_S = 0;
+    public const HOLD_5_S = 1;
+    public const HOLD_15_S = 2;
+    public const HOLD_END = 3;
+    public const AGAIN_1_S = 4;
+    public const AGAIN_15_S = 5;
+    /** Sample indices of start(). */
+    public const BEFORE_START = 0;
+    public const STARTED_2_S = 1;
     /** Sample indices of stop(): the first instant, and the stop as it goes on. */
     public const FIRST_INSTANT = 0;
     public const WHOLE_STOP = 1;
@@ -43,6 +56,7 @@ final readonly class Program
      * @param bool $steady the vacuum comes from a source that does not fade
      * @param float $coarse tolerance over the usual one: only millimetres of pedal, or words of effort, are read from
      *     it
+     * @param float|null $startsAt second at which the engine starts, without vacuum before it
      */
     public function __construct(
         public string $id,
@@ -51,6 +65,7 @@ final readonly class Program
         public ?float $vacuumKpa = null,
         public bool $steady = false,
         public float $coarse = 1.0,
+        public ?float $startsAt = null,
     ) {
     }
 
@@ -134,10 +149,38 @@ final readonly class Program
         );
     }
 
-    /** A steady hold: seen at 1.4 s, at 5.4 s and at its end. */
-    public static function hold(float $forceN, float $seconds): self
+    /** A steady hold: seen at 1, 5 and 15 s and at its end. */
+    public static function hold(float $forceN, float $seconds, bool $engine = true): self
     {
-        return new self(\sprintf('hold-%g-%g', $forceN, $seconds), Foot::hold($forceN), [1.4, 5.4, 0.4 + $seconds]);
+        return new self(
+            \sprintf('hold-%g-%g%s', $forceN, $seconds, $engine ? '' : '-off'),
+            Foot::hold($forceN),
+            [1.4, 5.4, 15.4, 0.4 + $seconds],
+            $engine ? null : 0.0,
+            false,
+            self::MILLIMETRES,
+        );
+    }
+
+    /** The firm hold, let go, and at once another one: seen at 1 and 15 s of that as well. */
+    public static function holdTwice(): self
+    {
+        $once = self::hold(self::FIRM_N, 30.0);
+
+        return new self(
+            'twice-'.$once->id,
+            Foot::holdTwice(self::FIRM_N, 30.0),
+            [...$once->sampleAt, 33.0, 47.0],
+            null,
+            false,
+            self::MILLIMETRES,
+        );
+    }
+
+    /** Vacuum spent, the foot kept on, then the engine started: seen before, two seconds after and six. */
+    public static function start(): self
+    {
+        return new self('start', Foot::hold(80.0), [2.9, 5.0, 9.0], null, false, self::MILLIMETRES, 3.0);
     }
 
     public function end(): float

@@ -38,6 +38,7 @@ final readonly class Targets
             'air' => [0.0, 30.0],              // mL at rest
             'leak' => [0.0, 1.0],              // mL/s/kPa
             'extra_clearance' => [-1.0, 10.0], // mL
+            'knock' => [0.0, 10.0],            // mL that driving over bends opens and one stroke takes up
         ],
         'brake' => [
             'spring' => [0.0, 2000.0],      // N
@@ -56,11 +57,41 @@ final readonly class Targets
             'port' => [0.0, 1.0],          // mL/s/kPa
             'air' => [0.0, 30.0],          // mL at rest
         ],
-        'modulator' => ['air' => [0.0, 30.0]],  // mL at rest
+        'modulator' => [
+            'air' => [0.0, 30.0],    // mL at rest
+            'outlet' => [0.0, 1.0],  // mL/s/kPa past a shut outlet valve, into the small chamber behind it
+        ],
+        'modulator-inlet' => ['leak' => [0.0, 1.0]],  // mL/s/kPa, the pipe's end at the modulator or the tee
+        'rear-valve' => [
+            'knee_kpa' => [0.0, 20000.0],
+            'slope' => [0.0, 1.0],
+        ],
+        'master' => [
+            'bore_share' => [0.5, 2.0],    // of the right bore
+            'rear_seal' => [0.0, 1.0],     // mL/s/kPa into the booster
+        ],
+        'reservoir' => [
+            'vent' => [0.0, 1.0],            // mL/s/kPa by which what returns can leave with its cap on
+            'lost_ml_day' => [0.0, 1000.0],  // by a way that no brake pressure moves: clutch, grommet
+        ],
+        'fluid' => [
+            'flow' => [0.01, 2.0],   // factor on every conductance
+            'water' => [0.0, 10.0],  // % by volume
+        ],
+        'pedal' => [
+            'slack' => [0.0, 30.0],  // mm at the push-rod, more than its free play
+            'give' => [0.0, 30.0],   // mm at the push-rod a kN on it: booster, bulkhead or bracket that flexes
+        ],
+        'remote' => [
+            'gain_share' => [0.0, 1.0],    // of what it should add
+        ],
         'booster' => [
             'stuck' => [0.0, 5000.0],      // N at the rod
             'hold_s' => [0.0, 86400.0],    // s
-            'vacuum_kpa' => [0.0, 101.0],  // kPa below the air
+            'vacuum_kpa' => [0.0, 101.0],  // kPa below the air, engine running, pedal up
+            'pressed_kpa' => [0.0, 101.0], // the same while the pedal is pressed
+            'fill_s' => [0.05, 3600.0],    // time constant of the supply
+            'keep_s' => [0.5, 1e7],        // time constant of the standing loss, engine off
         ],
     ];
 
@@ -122,15 +153,21 @@ final readonly class Targets
         }
     }
 
-    /** @return list<Place|Corner|string|null> */
-    private static function placesOf(string $kind, Layout $layout): array
+    /** @return list<Place|Corner|string|null> where a kind of target is in a layout; null: it is there once */
+    public static function placesOf(string $kind, Layout $layout): array
     {
         return match ($kind) {
             'hose', 'pipe', 'hose-top' => $layout->hoses(),
             'inlet-valve', 'modulator' => $layout->pipework->modulator ? $layout->hoses() : [],
+            'rear-valve' => array_values(array_filter(
+                Corner::cases(),
+                static fn (Corner $corner): bool => isset($layout->pipework->valves[$corner->value]),
+            )),
+            'master', 'reservoir', 'fluid', 'pedal' => [null],
+            'remote' => null === $layout->assist->remote ? [] : [null],
             'axle-pipe' => self::behindATee($layout),
             'wheel', 'brake' => Corner::cases(),
-            'master-line', 'main-pipe', 'chamber' => array_map(
+            'master-line', 'main-pipe', 'modulator-inlet', 'chamber' => array_map(
                 static fn (Chamber $chamber): string => $chamber->id,
                 $layout->chambers,
             ),

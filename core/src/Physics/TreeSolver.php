@@ -50,7 +50,7 @@ final readonly class TreeSolver
         $clear = $circuit->clearance;
         $spring = $circuit->springKpa;
         $touch = $circuit->touchKpa;
-        $wheels = $circuit->wheelNode;
+        $soft = $circuit->soft;
         $air = $circuit->airy;
         $leak = $circuit->leak;
         foreach ($opened as $node) {
@@ -69,7 +69,7 @@ final readonly class TreeSolver
                 $b[$i] = ($start[$i] - $stiff[$i] * $x) * $perS - $leak[$i] * $x;
                 $a[$i] = $stiff[$i] * $perS + $leak[$i];
             }
-            foreach ($wheels as $i) {
+            foreach ($soft as $i) {
                 $over = $p[$i] - $spring[$i];
                 if ($over > -0.5) {
                     $rise = 1.0;
@@ -141,7 +141,7 @@ final readonly class TreeSolver
                     $low = $x;
                 }
             }
-            foreach ($wheels as $i) {
+            foreach ($soft as $i) {
                 // V(p) is steep just above the corner and flat elsewhere: never jump across it
                 $over = $p[$i] - $spring[$i] - 0.5;
                 if ($over * ($over + $delta[$i]) < 0.0) {

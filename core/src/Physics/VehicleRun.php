@@ -14,6 +14,7 @@ final readonly class VehicleRun
      * @param array<string, Circuit> $circuits by chamber
      * @param array<string, list<CircuitState>> $states by chamber, one per sample
      * @param array<string, string> $keys identity of each circuit's run
+     * @param list<float> $givenMm way of the push-rod that moves no piston, one per sample
      */
     public function __construct(
         private Layout $layout,
@@ -22,6 +23,7 @@ final readonly class VehicleRun
         public array $states,
         public array $keys,
         public Effects $effects,
+        public array $givenMm = [],
     ) {
     }
 
@@ -56,9 +58,11 @@ final readonly class VehicleRun
             $start += $circuit->piston->startMl;
             $moved += $this->states[$chamber][$sample]->pistonMl - $circuit->piston->startMl;
         }
-        $area = $this->layout->masterAreaCm2();
+        $area = $this->layout->masterAreaCm2() * CircuitBuilder::boreShare($this->effects) ** 2;
 
         return $this->layout->pedal->ratio
-            * (max(0.0, $this->layout->pedal->freeMm - (10.0 * $start) / $area) + (10.0 * $moved) / $area);
+            * (max(0.0, $this->layout->pedal->freeMm - (10.0 * $start) / $area)
+                + (10.0 * $moved) / $area
+                + ($this->givenMm[$sample] ?? 0.0));
     }
 }

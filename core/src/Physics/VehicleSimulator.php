@@ -16,6 +16,9 @@ use Rodrel\Core\Vocabulary\TargetAt;
  */
 final class VehicleSimulator
 {
+    /** Harder than any chamber needs to stay at its stop. */
+    private const PROP_N = 20000.0;
+
     private readonly CircuitBuilder $builder;
     private readonly CircuitSolver $solver;
     /** @var array<int|string, CircuitSolver> by tolerance */
@@ -73,7 +76,12 @@ final class VehicleSimulator
             $keys[$chamber->id] = $key;
         }
 
-        return new VehicleRun($this->layout, $program, $circuits, $states, $keys, $effects);
+        $given = array_map(
+            fn (float $t): float => $this->givenMm($effects, $booster->rodN($program->foot->at($t), $t)),
+            $program->sampleAt,
+        );
+
+        return new VehicleRun($this->layout, $program, $circuits, $states, $keys, $effects, $given);
     }
 
     /**
@@ -85,23 +93,61 @@ final class VehicleSimulator
     {
         $chamber = $this->layout->chamberOf($corner);
         $circuit = $run->circuits[$chamber->id];
-        $where = $joint->isAtTheMaster() ? '' : $corner->value;
         [, $form] = $this->built($chamber, $run->effects);
-        $eased = Joint::Eased === $joint;
-        $node = $eased ? 0 : $circuit->node($this->nodeOf($circuit, $corner, $joint));
-        $where = $eased ? $joint->value : $form->position($node);
+        $node = $joint->opens() ? $circuit->node($this->nodeOf($circuit, $corner, $joint)) : 0;
+        // equal forms may have their ports shut by the cap or by themselves
+        $where = $joint->opens()
+            ? $form->position($node)
+            : $joint->value.$run->effects->value('reservoir', null, 'vent', Circuit::G_PORT);
         $key = implode('|', [$run->keys[$chamber->id], $sample, $where, $seconds]);
-        $opened = $eased ? $this->withoutRest($chamber, $run->effects) : $circuit;
+        $opened = match ($joint) {
+            Joint::Eased => $this->withoutRest($chamber, $run->effects),
+            Joint::Cap => $this->vented($chamber, $run->effects),
+            default => $circuit,
+        };
         if (!isset($this->runs[$key])) {
             $state = clone $run->states[$chamber->id][$sample];
-            $booster = $eased ? new Booster($this->layout, 0.0) : $this->booster($run->program, $run->effects);
+            $booster = Joint::Eased === $joint
+                ? new Booster($this->layout, 0.0)
+                : $this->booster($run->program, $run->effects);
             $source = new PedalSource(Foot::off(), $booster);
-            $this->solver->run($opened, $state, $source, $state->t + $seconds, [], $eased ? [] : [$node]);
+            $open = $joint->opens() ? [$node] : [];
+            $this->solver->run($opened, $state, $source, $state->t + $seconds, [], $open);
             $this->runs[$key] = [$form, [$state], $chamber->strokeMl];
             ++$this->simulations;
         }
 
         return [$opened, $this->told($key, $form)[0]];
+    }
+
+    /**
+     * Pressure in kPa at a wheel so many seconds after the pedal was propped where the end of a press had it: the
+     * piston
+     * stays, what leaks is missing.
+     */
+    public function proppedKpa(VehicleRun $run, Corner $corner, float $seconds): float
+    {
+        $chamber = $this->layout->chamberOf($corner);
+        [, $form] = $this->built($chamber, $run->effects);
+        $key = $run->keys[$chamber->id].'|propped';
+        $held = $run->states[$chamber->id][Program::HELD];
+        if (!isset($this->runs[$key])) {
+            $propped = $this->builder->build($chamber, $run->effects, $held->pistonMl);
+            $state = clone $held;
+            $source = new PedalSource(Foot::hold(self::PROP_N), new Booster($this->layout, 0.0));
+            $this->solver->run($propped, $state, $source, $state->t + $seconds);
+            $this->runs[$key] = [$form, [$state], $chamber->strokeMl];
+            ++$this->simulations;
+        }
+
+        return $this->told($key, $form)[0]->wheelKpa($run->circuits[$chamber->id], $corner->value);
+    }
+
+    /** mm at the push-rod that move no piston: slack in it, and what its mounts give under its force. */
+    private function givenMm(Effects $effects, float $rodN): float
+    {
+        return $effects->value('pedal', null, 'slack', 0.0)
+            + $effects->value('pedal', null, 'give', 0.0) * $rodN / 1000.0;
     }
 
     /** The key of a run that holds for this stroke: another piston's, where that came to neither of their bottoms. */
@@ -142,11 +188,16 @@ final class VehicleSimulator
     {
         $of = static fn (string $name, float $sound): float => $effects->value('booster', null, $name, $sound);
 
+        $supply = $program->vacuumKpa ?? $of('vacuum_kpa', $this->layout->assist->vacuumKpa);
+
         return new Booster(
             $this->layout,
-            $program->vacuumKpa ?? $of('vacuum_kpa', $this->layout->assist->vacuumKpa),
+            min($supply, $of('pressed_kpa', \INF)),
             $of('stuck', 0.0),
             $program->steady ? \INF : $program->foot->end() + $of('hold_s', \INF),
+            CircuitBuilder::boreShare($effects),
+            $effects->value('remote', null, 'gain_share', 1.0),
+            null === $program->startsAt ? null : new Start($program->startsAt, $of('fill_s', Start::FILLS_S)),
         );
     }
 
@@ -240,13 +291,21 @@ final class VehicleSimulator
         return $this->builder->build($chamber, $effects->with($home));
     }
 
+    /** The cap loosened lets out what a blocked vent kept in. */
+    private function vented(Chamber $chamber, Effects $effects): Circuit
+    {
+        $vent = Effects::single(TargetAt::of('reservoir'), 'vent', Circuit::G_PORT);
+
+        return $this->builder->build($chamber, $effects->with($vent));
+    }
+
     private function nodeOf(Circuit $circuit, Corner $corner, Joint $joint): string
     {
         return CircuitBuilder::node(
             $joint->value,
             match ($joint) {
                 Joint::Wheel => $corner,
-                Joint::MasterOutlet, Joint::Eased => $circuit->piston->chamber,
+                Joint::MasterOutlet, Joint::Eased, Joint::Cap => $circuit->piston->chamber,
                 Joint::HoseTop, Joint::ModulatorOutlet => $this->layout->hoseOf($corner),
             },
         );

@@ -6,7 +6,7 @@ namespace Rodrel\Core\Vehicle;
 
 use Rodrel\Core\Shape;
 
-/** The vacuum booster; an empty object in the document is a car without one. */
+/** The vacuum booster, at the pedal or in the line; an empty object in the document is a car without one. */
 final readonly class Assist
 {
     /**
@@ -16,6 +16,7 @@ final readonly class Assist
      * @param float $areaCm2 of the diaphragm
      * @param float $vacuumKpa of the supply, below the air
      * @param bool $pump a pump of its own makes the vacuum, not the engine
+     * @param Remote|null $remote one that sits in the line
      */
     private function __construct(
         public float $gain,
@@ -24,6 +25,7 @@ final readonly class Assist
         public float $areaCm2,
         public float $vacuumKpa,
         public bool $pump,
+        public ?Remote $remote,
     ) {
     }
 
@@ -36,12 +38,13 @@ final readonly class Assist
             $shape->notNegative('area_cm2', 0.0),
             $shape->notNegative('vacuum_kpa', 0.0),
             $shape->flag('pump'),
+            $shape->has('remote') ? Remote::fromShape($shape->in('remote')) : null,
         );
     }
 
     /** Whether it helps the foot. */
     public function helps(): bool
     {
-        return $this->gain > 1.0 && $this->areaCm2 > 0.0;
+        return null !== $this->remote || ($this->gain > 1.0 && $this->areaCm2 > 0.0);
     }
 }

@@ -16,7 +16,9 @@ final readonly class Composer
     public const SPLITS = ['diagonal', 'front-rear', 'single'];
     public const FRONTS = ['disc', 'four-piston', 'drum'];
     public const REARS = ['drum', 'disc', 'built-in', 'electric'];
-    public const ASSISTS = ['engine-vacuum', 'electric-pump', 'none'];
+    public const ASSISTS = ['engine-vacuum', 'electric-pump', 'line-booster', 'none'];
+    /** Assist that the model does not know: named, and refused. */
+    public const NOT_MODELLED = ['steering-pump', 'by-wire', 'pump-and-accumulator', 'compressed-air', 'oil-immersed'];
     /** Figure → what it must lie between to be believed, in core units. */
     public const FIGURES = [
         'master_bore_mm' => [12.0, 40.0],
@@ -32,6 +34,7 @@ final readonly class Composer
         'rear_axle_kg' => [150.0, 6000.0],
         'tyre_radius_m' => [0.2, 0.6],
         'reservoir_ml' => [30.0, 800.0],
+        'vacuum_kpa' => [10.0, 101.0],
         'rotor_min_front_mm' => [4.0, 60.0],
         'rotor_min_rear_mm' => [3.0, 60.0],
         'drum_max_mm' => [100.0, 500.0],
@@ -66,7 +69,10 @@ final readonly class Composer
         $split = self::oneOf($shape, 'split', self::SPLITS);
         $front = self::oneOf($shape, 'front', self::FRONTS);
         $rear = self::oneOf($shape, 'rear', self::REARS);
-        $assist = self::oneOf($shape, 'assist', self::ASSISTS);
+        $assist = self::oneOf($shape, 'assist', [...self::ASSISTS, ...self::NOT_MODELLED]);
+        if (\in_array($assist, self::NOT_MODELLED, true)) {
+            throw InvalidData::at('/vehicle/'.$assist, 'assist of this kind is not modelled');
+        }
         $antiLock = $shape->flag('anti_lock');
         $solid = $shape->flag('solid_axle');
         $valve = $shape->flag('rear_valve');
@@ -77,6 +83,8 @@ final readonly class Composer
                 'front-drum-rear-disc' => 'drum' === $front && 'drum' !== $rear,
                 'electric-without-anti-lock' => 'electric' === $rear && !$antiLock,
                 'valve-and-anti-lock' => $valve && $antiLock,
+                'line-booster-anti-lock' => 'line-booster' === $assist && $antiLock,
+                'line-booster-split' => 'line-booster' === $assist && 'single' !== $split,
                 'pump-without-engine-vacuum' => 'electric-pump' === $assist && 'single' === $split,
             ] as $reason => $impossible
         ) {
@@ -88,17 +96,26 @@ final readonly class Composer
         return self::fitted(
             [
                 'id' => 'composed',
-                'pedal' => ['ratio' => 'none' === $assist ? 6.0 : 4.0, 'free_mm' => 2.0],
-                'booster' => 'none' === $assist
-                        ? []
-                        : [
-                            'gain' => $solid ? 5.5 : 4.5,
-                            'cut_in_n' => 60,
-                            'jump_out_n' => $solid ? 450 : 400,
-                            'area_cm2' => $solid ? 560 : 430,
-                            'vacuum_kpa' => 'electric-pump' === $assist ? 80 : 65,
-                            'pump' => 'electric-pump' === $assist,
-                        ],
+                'pedal' => [
+                    'ratio' => match ($assist) {
+                        'none' => 6.0,
+                        'line-booster' => 5.2,
+                        default => 4.0,
+                    },
+                    'free_mm' => 2.0,
+                ],
+                'booster' => match ($assist) {
+                    'none' => [],
+                    'line-booster' => self::lineBooster($solid),
+                    default => [
+                        'gain' => $solid ? 5.5 : 4.5,
+                        'cut_in_n' => 60,
+                        'jump_out_n' => $solid ? 450 : 400,
+                        'area_cm2' => $solid ? 560 : 430,
+                        'vacuum_kpa' => 'electric-pump' === $assist ? 80 : 65,
+                        'pump' => 'electric-pump' === $assist,
+                    ],
+                },
                 'master' => ['bore_mm' => 22.2, 'chambers' => self::chambers($split)],
                 'modulator' => $antiLock,
                 'rear_solid_axle' => $solid,
@@ -174,6 +191,7 @@ final readonly class Composer
             $document = match ($name) {
                 'master_bore_mm' => self::withMasterBore($document, $value),
                 'pedal_ratio' => self::put($document, ['pedal', 'ratio'], $value),
+                'vacuum_kpa' => self::put($document, ['booster', 'vacuum_kpa'], $value),
                 'mass_kg', 'tyre_radius_m', 'reservoir_ml' => self::put($document, [$name], $value),
                 'front_bore_mm' => self::withBore($document, self::FRONT_WHEELS, $value),
                 'rear_bore_mm' => self::withBore($document, self::REAR_WHEELS, $value),
@@ -298,6 +316,18 @@ final readonly class Composer
         return \in_array($value, $allowed, true)
             ? $value
             : throw $shape->wrong($key, 'one of '.implode(', ', $allowed).' is expected');
+    }
+
+    /**
+     * A vacuum booster in the line, larger for a heavier vehicle (estimate; ratio 2 to 6).
+     *
+     * @return array<string, mixed>
+     */
+    private static function lineBooster(bool $heavy): array
+    {
+        $remote = ['cut_in_kpa' => 300, 'ratio' => $heavy ? 5.4 : 4.0, 'area_ratio' => $heavy ? 120 : 100];
+
+        return ['vacuum_kpa' => 65, 'remote' => $remote];
     }
 
     /** @return list<array{id: string, stroke_ml: float, wheels: list<string>}> */

@@ -12,6 +12,12 @@ enum Lift: string
     case Raised = 'raised';
     case WheelsOff = 'wheels-off';
 
+    /** Whether the vehicle stands at least so high. */
+    public function reaches(self $wanted): bool
+    {
+        return self::Any === $wanted || $this->level() >= $wanted->level();
+    }
+
     public function level(): int
     {
         return match ($this) {

@@ -16,6 +16,8 @@ final readonly class Pipework
      * @param array<string, float> $lengthsM master to wheel, by corner id
      * @param array<string, RearValve> $valves by corner id
      * @param float|null $reservoirMl the vehicle's own figure
+     * @param bool $sharedClutch the clutch drinks from the brake's reservoir
+     * @param list<string> $residualCircuits chambers with a residual valve behind them
      */
     private function __construct(
         public bool $modulator,
@@ -23,6 +25,8 @@ final readonly class Pipework
         public array $lengthsM,
         public array $valves,
         public ?float $reservoirMl,
+        public bool $sharedClutch,
+        public array $residualCircuits,
     ) {
     }
 
@@ -42,6 +46,8 @@ final readonly class Pipework
             $shape->numberMap('pipe_m'),
             $valves,
             $shape->optionalNumber('reservoir_ml'),
+            $shape->flag('shared_clutch'),
+            $shape->texts('residual_valves'),
         );
     }
 }

@@ -32,6 +32,22 @@ enum Places: string
     case EngineVacuum = 'engine-vacuum';
     /** The rear axle, where one lever pulls a cable to both wheels. */
     case ParkingCable = 'parking-cable';
+    /** An axle with discs: what both of its wheels have in common. */
+    case DiscAxle = 'disc-axle';
+    /** The rear axle, where a pressure valve in its pipes holds it back, and where the load works that valve. */
+    case RearValve = 'rear-valve';
+    case LoadValve = 'load-valve';
+    /** The vehicle, where its booster sits at the pedal, or in the line. */
+    case PedalBooster = 'pedal-booster';
+    case Remote = 'remote';
+    /** The vehicle, where the clutch drinks from the brake's reservoir. */
+    case SharedClutch = 'shared-clutch';
+    /** The vehicle, where it has an anti-lock unit. */
+    case Modulator = 'modulator';
+    /** The vehicle, where two circuits can differ. */
+    case Split = 'split';
+    /** A circuit of drums with a residual valve at the master. */
+    case ResidualCircuit = 'residual-circuit';
     case HoseCorner = 'hose-corner';
     case ChannelCorner = 'channel-corner';
 
@@ -64,8 +80,45 @@ enum Places: string
             self::Assist => $layout->hasAssist() ? [Place::vehicle()] : [],
             self::VacuumPump => $layout->hasAssist() && $layout->assist->pump ? [Place::vehicle()] : [],
             self::EngineVacuum => $layout->hasAssist() && !$layout->assist->pump ? [Place::vehicle()] : [],
+            self::DiscAxle => self::discAxles($layout),
+            self::RearValve => self::vehicleIf(self::hasRearValve($layout), Place::axleOf(Corner::LeftRear)),
+            self::LoadValve => self::vehicleIf(
+                self::hasRearValve($layout)
+                && true === ($layout->pipework->valves[Corner::LeftRear->value] ?? null)?->followsLoad,
+                Place::axleOf(Corner::LeftRear),
+            ),
+            self::PedalBooster => self::vehicleIf($layout->hasAssist() && null === $layout->assist->remote),
+            self::Remote => self::vehicleIf(null !== $layout->assist->remote),
+            self::SharedClutch => self::vehicleIf($layout->pipework->sharedClutch),
+            self::Modulator => self::vehicleIf($layout->pipework->modulator),
+            self::Split => self::vehicleIf(\count($layout->chambers) > 1),
+            self::ResidualCircuit => array_map(Place::of(...), $layout->pipework->residualCircuits),
             self::ParkingCable => 2 === \count(self::cabled($layout)) ? [Place::axleOf(Corner::LeftRear)] : [],
         };
+    }
+
+    /** @return list<Place> */
+    private static function vehicleIf(bool $there, ?Place $place = null): array
+    {
+        return $there ? [$place ?? Place::vehicle()] : [];
+    }
+
+    /** A valve of its own, not what an anti-lock unit does in its place. */
+    private static function hasRearValve(Layout $layout): bool
+    {
+        return [] !== $layout->pipework->valves && !$layout->pipework->modulator;
+    }
+
+    /** @return list<Place> */
+    private static function discAxles(Layout $layout): array
+    {
+        return array_values(array_map(
+            Place::axleOf(...),
+            array_filter(
+                [Corner::LeftFront, Corner::LeftRear],
+                static fn (Corner $corner): bool => $layout->brake($corner)->disc,
+            ),
+        ));
     }
 
     /** @return list<Place> rear wheels that a cable pulls */

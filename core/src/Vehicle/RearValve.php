@@ -12,12 +12,13 @@ use Rodrel\Core\Shape;
  */
 final readonly class RearValve
 {
-    private function __construct(public float $kneeKpa, public float $slope)
+    /** @param bool $followsLoad a link moves its knee with the load */
+    private function __construct(public float $kneeKpa, public float $slope, public bool $followsLoad)
     {
     }
 
     public static function fromShape(Shape $shape): self
     {
-        return new self($shape->positive('knee_kpa'), $shape->share('slope'));
+        return new self($shape->positive('knee_kpa'), $shape->share('slope'), $shape->flag('follows_load'));
     }
 }

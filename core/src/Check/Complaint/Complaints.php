@@ -135,8 +135,10 @@ final readonly class Complaints
     {
         $pull = $this->sided->of($wheels);
         if (null !== $pull) {
+            $after = $this->sided->of($wheels, true) ?? $pull;
             $chance[$pull] += $this->sided->share * $p;
-            $p *= 1.0 - $this->sided->share;
+            $chance[$after] += $this->sided->share * $this->sided->after * $p;
+            $p *= 1.0 - $this->sided->share * (1.0 + $this->sided->after);
         }
         foreach ($this->all as $id => $complaint) {
             if (true === $complaint->drags?->isTold($wheels)) {

@@ -78,6 +78,18 @@ abstract readonly class Observer
         return false;
     }
 
+    /** The word of a part that is as it should be. */
+    public function good(): string
+    {
+        return $this->wording->best();
+    }
+
+    /** Whether something ordinary stands behind a word, and no fault has to. */
+    public function isOrdinary(string $word): bool
+    {
+        return false;
+    }
+
     /** The number is kelvins over the air, from a typed temperature. */
     final public function isOverAir(): bool
     {

@@ -43,6 +43,17 @@ final readonly class SignObserver extends Observer
         return new self($wording, $base, $ordinary->keys());
     }
 
+    /** What most vehicles show; the words stand in the order in which they are looked for. */
+    public function good(): string
+    {
+        return $this->wording->words[(int) array_search(max($this->base), $this->base, true)];
+    }
+
+    public function isOrdinary(string $word): bool
+    {
+        return \in_array($word, $this->ordinary, true);
+    }
+
     public function isSign(): bool
     {
         return true;

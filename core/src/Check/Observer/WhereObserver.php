@@ -66,7 +66,8 @@ final readonly class WhereObserver extends Observer
         if (null === $sign) {
             return null;
         }
-        $here = array_filter(
+        $shows = $particle->fault->signs->where($check->id, $row->id);
+        $here = null !== $shows ? array_intersect(\array_slice($this->words(), 2), $shows) : array_filter(
             \array_slice($this->words(), 2),
             static fn (string $word): bool => $subject->instruments->layout->reaches(Place::of($word), $particle->place)
                 || $particle->place->is($word),

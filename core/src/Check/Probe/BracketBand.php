@@ -8,7 +8,7 @@ use Rodrel\Core\Check\Asked;
 use Rodrel\Core\Check\Subject;
 
 /** Friction of the pads in their bracket. */
-final readonly class BracketBand implements Probe
+final readonly class BracketBand extends Plain
 {
     public static function id(): string
     {
@@ -20,19 +20,9 @@ final readonly class BracketBand implements Probe
         return 'N';
     }
 
-    public static function parameters(): array
-    {
-        return [];
-    }
-
     public static function atAWheel(): bool
     {
         return true;
-    }
-
-    public function programs(Asked $asked): array
-    {
-        return [];
     }
 
     public function read(Subject $subject, Asked $asked): float

@@ -8,7 +8,7 @@ use Rodrel\Core\Check\Asked;
 use Rodrel\Core\Check\Subject;
 
 /** How much further than usual the lining at a wheel has to go before it touches. */
-final readonly class Clearance implements Probe
+final readonly class Clearance extends Plain
 {
     public static function id(): string
     {
@@ -20,19 +20,9 @@ final readonly class Clearance implements Probe
         return 'mL';
     }
 
-    public static function parameters(): array
-    {
-        return [];
-    }
-
     public static function atAWheel(): bool
     {
         return true;
-    }
-
-    public function programs(Asked $asked): array
-    {
-        return [];
     }
 
     public function read(Subject $subject, Asked $asked): float

@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** Effort at the tread after a drive: behind a closed port the heat has added to it. */
-final readonly class EffortHot implements Probe
+final readonly class EffortHot extends Plain
 {
     public static function id(): string
     {
@@ -19,11 +19,6 @@ final readonly class EffortHot implements Probe
     public static function unit(): string
     {
         return 'N';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
     }
 
     public static function atAWheel(): bool

@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** Effort at the tread after ten quick presses, against a sound vehicle pressed once. */
-final readonly class EffortSeries implements Probe
+final readonly class EffortSeries extends Plain
 {
     public static function id(): string
     {
@@ -19,11 +19,6 @@ final readonly class EffortSeries implements Probe
     public static function unit(): string
     {
         return 'N';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
     }
 
     public static function atAWheel(): bool

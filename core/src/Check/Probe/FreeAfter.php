@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** Seconds until a wheel turns with one finger. */
-final readonly class FreeAfter implements Probe
+final readonly class FreeAfter extends Plain
 {
     public static function id(): string
     {
@@ -19,11 +19,6 @@ final readonly class FreeAfter implements Probe
     public static function unit(): string
     {
         return 's';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
     }
 
     public static function atAWheel(): bool

@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** Braking force in a brisk stop over what the road under the wheel can take; above 1 it locks. */
-final readonly class GripUsed implements Probe
+final readonly class GripUsed extends Plain
 {
     public static function id(): string
     {
@@ -19,11 +19,6 @@ final readonly class GripUsed implements Probe
     public static function unit(): string
     {
         return '1';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
     }
 
     public static function atAWheel(): bool

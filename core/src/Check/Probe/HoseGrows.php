@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** What a hose takes more per kPa: one that grows in the hand. */
-final readonly class HoseGrows implements Probe
+final readonly class HoseGrows extends Plain
 {
     public static function id(): string
     {
@@ -19,11 +19,6 @@ final readonly class HoseGrows implements Probe
     public static function unit(): string
     {
         return 'mL/kPa';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
     }
 
     public static function atAWheel(): bool

@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** Drag in the minute after a press, on average: what dust and smell remember of ordinary driving. */
-final readonly class LeftDrag implements Probe
+final readonly class LeftDrag extends Plain
 {
     public static function id(): string
     {
@@ -19,11 +19,6 @@ final readonly class LeftDrag implements Probe
     public static function unit(): string
     {
         return 'N·m';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
     }
 
     public static function atAWheel(): bool

@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** What runs out of an open bleeder by the reservoir's head alone. */
-final readonly class OpenLineFlow implements Probe
+final readonly class OpenLineFlow extends Plain
 {
     public static function id(): string
     {
@@ -19,11 +19,6 @@ final readonly class OpenLineFlow implements Probe
     public static function unit(): string
     {
         return 'mL/s';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
     }
 
     public static function atAWheel(): bool

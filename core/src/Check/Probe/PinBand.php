@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** Friction of the guide pins. */
-final readonly class PinBand implements Probe
+final readonly class PinBand extends Plain
 {
     public static function id(): string
     {
@@ -19,11 +19,6 @@ final readonly class PinBand implements Probe
     public static function unit(): string
     {
         return 'N';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
     }
 
     public static function atAWheel(): bool

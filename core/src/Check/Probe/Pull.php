@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** Pull index of a moderate stop, positive to the left. */
-final readonly class Pull implements Probe
+final readonly class Pull extends Plain
 {
     public static function id(): string
     {
@@ -24,11 +24,6 @@ final readonly class Pull implements Probe
     public static function parameters(): array
     {
         return ['moment' => ['first', 'whole']];
-    }
-
-    public static function atAWheel(): bool
-    {
-        return false;
     }
 
     public function programs(Asked $asked): array

@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** Pedal travel of a later quick stroke over the first one; stroke 4 comes five seconds after the third. */
-final readonly class Pumped implements Probe
+final readonly class Pumped extends Plain
 {
     public static function id(): string
     {
@@ -24,11 +24,6 @@ final readonly class Pumped implements Probe
     public static function parameters(): array
     {
         return ['stroke' => [2.0, 4.0]];
-    }
-
-    public static function atAWheel(): bool
-    {
-        return false;
     }
 
     public function programs(Asked $asked): array

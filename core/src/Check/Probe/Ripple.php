@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** Fluid that comes back through an open port at the first press: 1, or 0.1 where it is closed. */
-final readonly class Ripple implements Probe
+final readonly class Ripple extends Plain
 {
     private const NOTHING = 0.1;  // what an eye takes for a ripple where there is none (estimate; 0.02 to 0.3)
 
@@ -21,16 +21,6 @@ final readonly class Ripple implements Probe
     public static function unit(): string
     {
         return '1';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
-    }
-
-    public static function atAWheel(): bool
-    {
-        return false;
     }
 
     public function programs(Asked $asked): array

@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** Braking force at the tread of a firm press. */
-final readonly class Roller implements Probe
+final readonly class Roller extends Plain
 {
     public static function id(): string
     {
@@ -19,11 +19,6 @@ final readonly class Roller implements Probe
     public static function unit(): string
     {
         return 'N';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
     }
 
     public static function atAWheel(): bool

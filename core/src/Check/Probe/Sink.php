@@ -6,10 +6,12 @@ namespace Rodrel\Core\Check\Probe;
 
 use Rodrel\Core\Check\Asked;
 use Rodrel\Core\Check\Subject;
-use Rodrel\Core\Physics\Program;
 
-/** How far the pedal goes on down in half a minute's firm hold. */
-final readonly class Sink implements Probe
+/**
+ * How far the pedal goes on down in a steady hold: from one second after the press to so many seconds, or when held
+ * again at once.
+ */
+final readonly class Sink extends Plain
 {
     public static function id(): string
     {
@@ -23,21 +25,16 @@ final readonly class Sink implements Probe
 
     public static function parameters(): array
     {
-        return [];
-    }
-
-    public static function atAWheel(): bool
-    {
-        return false;
+        return ['press' => ['light', 'firm', 'off'], 'at' => ['5', '15', 'end', 'again']];
     }
 
     public function programs(Asked $asked): array
     {
-        return [Program::hold(150.0, 30.0)];
+        return [Subject::holdOf($asked->with->word('press'))];
     }
 
     public function read(Subject $subject, Asked $asked): float
     {
-        return $subject->instruments->sinkMm($subject->run(Program::hold(150.0, 30.0)));
+        return $subject->sinkMm($asked->with->word('press'), $asked->with->word('at'));
     }
 }

@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** Pedal travel of a firm press. */
-final readonly class Travel implements Probe
+final readonly class Travel extends Plain
 {
     public static function id(): string
     {
@@ -19,16 +19,6 @@ final readonly class Travel implements Probe
     public static function unit(): string
     {
         return 'mm';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
-    }
-
-    public static function atAWheel(): bool
-    {
-        return false;
     }
 
     public function programs(Asked $asked): array

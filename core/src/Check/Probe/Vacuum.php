@@ -8,7 +8,7 @@ use Rodrel\Core\Check\Asked;
 use Rodrel\Core\Check\Subject;
 
 /** Vacuum at the booster, below the air. */
-final readonly class Vacuum implements Probe
+final readonly class Vacuum extends Plain
 {
     public static function id(): string
     {
@@ -18,21 +18,6 @@ final readonly class Vacuum implements Probe
     public static function unit(): string
     {
         return 'kPa';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
-    }
-
-    public static function atAWheel(): bool
-    {
-        return false;
-    }
-
-    public function programs(Asked $asked): array
-    {
-        return [];
     }
 
     public function read(Subject $subject, Asked $asked): float

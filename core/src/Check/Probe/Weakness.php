@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** How much less the whole vehicle brakes than a sound one at the same foot: 0 as well, 1 not at all. */
-final readonly class Weakness implements Probe
+final readonly class Weakness extends Plain
 {
     public static function id(): string
     {
@@ -19,16 +19,6 @@ final readonly class Weakness implements Probe
     public static function unit(): string
     {
         return '1';
-    }
-
-    public static function parameters(): array
-    {
-        return [];
-    }
-
-    public static function atAWheel(): bool
-    {
-        return false;
     }
 
     public function programs(Asked $asked): array

@@ -9,7 +9,7 @@ use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
 /** Effort at the wheel that is hardest to turn, with engine, without, or with a hand pump at the booster. */
-final readonly class WorstEffort implements Probe
+final readonly class WorstEffort extends Plain
 {
     public static function id(): string
     {
@@ -24,11 +24,6 @@ final readonly class WorstEffort implements Probe
     public static function parameters(): array
     {
         return ['assist' => ['engine', 'none', 'hand-pump']];
-    }
-
-    public static function atAWheel(): bool
-    {
-        return false;
     }
 
     public function programs(Asked $asked): array

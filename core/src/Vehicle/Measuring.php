@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Vehicle;
+
+/** The sheets on which figures make the words of a check. Lengths in mm. */
+enum Measuring: string
+{
+    case PadWear = 'pad-wear';
+    case Limit = 'wear-limit';
+    case Round = 'round';
+    case Across = 'across';
+    case Shoe = 'shoe';
+
+    /** Two widths of a drum further apart are felt (mm; estimate; plausible 0.1 to 0.3). */
+    public const OVAL_MM = 0.15;
+    /** Lining over its plate, or over the rivets, that a shoe must keep (mm; typical, the vehicle's own first). */
+    public const LEAST_SHOE_MM = 1.5;
+
+    private const NO_SHOE_MM = 100.0;
+
+    /** @return list<string> its figures, in the order in which they are taken */
+    public function fields(): array
+    {
+        return match ($this) {
+            self::PadWear => ['inner_a', 'inner_b', 'outer_a', 'outer_b'],
+            self::Limit => ['measured', 'limit'],
+            self::Round => [...self::row('t'), ...self::row('f'), ...self::row('u')],
+            self::Across => ['width_a', 'width_b'],
+            self::Shoe => ['leading', 'trailing'],
+        };
+    }
+
+    /** Whether a figure may stay open. */
+    public function mayMiss(string $field): bool
+    {
+        return self::Round === $this && !str_starts_with($field, 't');
+    }
+
+    /**
+     * @param array<string, float> $mm by field
+     * @param bool $drum of a limit: a drum, not a rotor
+     *
+     * @return array<string, string> word by row of the check
+     */
+    public function words(array $mm, bool $drum = false): array
+    {
+        $of = static fn (string $letter): array => array_values(array_filter(
+            array_map(static fn (string $field): ?float => $mm[$field] ?? null, self::row($letter)),
+            static fn (?float $one): bool => null !== $one,
+        ));
+
+        return match ($this) {
+            self::PadWear => ['' => PadWear::of(...$this->inOrder($mm))->word],
+            self::Limit => ['' => self::limit($mm, $drum)->word],
+            self::Round => [] === $of('t')
+                ? []
+                : RotorRound::of(
+                    $of('t'),
+                    self::whole($of('f')),
+                    self::whole($of('u')),
+                    (int) ($mm['bolts'] ?? 5.0),
+                )->words(),
+            self::Across => ['' => abs($mm['width_a'] - $mm['width_b']) > self::OVAL_MM ? 'oval' : 'round'],
+            self::Shoe => [
+                'left' => min([self::NO_SHOE_MM, ...$this->inOrder($mm)]) <= self::LEAST_SHOE_MM
+                    ? 'at-limit' : 'enough',
+            ],
+        };
+    }
+
+    /** @param array<string, float> $mm */
+    public static function limit(array $mm, bool $drum): WearLimit
+    {
+        return $drum
+            ? WearLimit::ofDrum($mm['measured'], $mm['limit'])
+            : WearLimit::ofRotor($mm['measured'], $mm['limit']);
+    }
+
+    /**
+     * @param array<string, float> $mm
+     *
+     * @return list<float>
+     */
+    private function inOrder(array $mm): array
+    {
+        return array_map(static fn (string $field): float => $mm[$field], $this->fields());
+    }
+
+    /**
+     * A round that was not gone through whole says nothing.
+     *
+     * @param list<float> $values
+     *
+     * @return list<float>
+     */
+    private static function whole(array $values): array
+    {
+        return RotorRound::PLACES === \count($values) ? $values : [];
+    }
+
+    /** @return list<string> */
+    private static function row(string $letter): array
+    {
+        return array_map(static fn (int $n): string => $letter.$n, range(1, RotorRound::PLACES));
+    }
+}
