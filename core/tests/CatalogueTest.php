@@ -169,7 +169,7 @@ final class CatalogueTest extends TestCase
         $hose = '/faults/faults/0';
         yield 'no JSON' => ['parts', '"hose": {', '"hose": [', '/parts', 'no JSON', '{'];
         yield 'another format' => ['parts', '"format": 1', '"format": 2', '/parts/format', 'format 1'];
-        yield 'a key twice' => ['parts', '"rotor": {}', '"hose": {}', '/parts/parts/hose', 'twice'];
+        yield 'a key twice' => ['parts', '"adjuster": {}', '"hose": {}', '/parts/parts/hose', 'twice'];
         yield 'an unknown key' => [
             'faults',
             '"ages_with"',
@@ -391,7 +391,7 @@ final class CatalogueTest extends TestCase
             'proof',
             '{"wet": ["good"]}',
             '{"wet": ["fine"]}',
-            '/proof/criteria/2',
+            '/proof/criteria/5',
             'fine',
         ];
         yield 'a procedure that is not there' => [

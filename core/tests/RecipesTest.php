@@ -92,7 +92,8 @@ final class RecipesTest extends TestCase
             [
                 'id' => 'pedal-sinks-planted',
                 'what' => 'pedal-sinks',
-                'noticed' => ['probe' => 'sink', 'curve' => 'bell', 'scale' => 6.0, 'share' => 0.8],
+                'noticed' => ['with' => ['press' => 'firm', 'at' => 'end']]
+                    + ['probe' => 'sink', 'curve' => 'bell', 'scale' => 6.0, 'share' => 0.8],
             ],
             before: 'none',
         );

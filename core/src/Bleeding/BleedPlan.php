@@ -5,12 +5,18 @@ declare(strict_types=1);
 namespace Rodrel\Core\Bleeding;
 
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vehicle\RearValve;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
 
 /** Which bleeders to open, in which order, and when each is done. */
 final readonly class BleedPlan
 {
+    /** Repairs that let air in between reservoir and modulator. */
+    private const UPSTREAM = [
+        'master', 'booster', 'modulator', 'bleed-cycled', 'reservoir', 'clutch', 'remote', 'wrong-fluid',
+    ];
+
     /** @param non-empty-list<Corner> $order */
     private function __construct(public array $order)
     {
@@ -45,6 +51,30 @@ final readonly class BleedPlan
         }
 
         return new self([] !== $order ? $order : Corner::cases());
+    }
+
+    /**
+     * What this vehicle wants before and beside its wheels, as keys of sentences.
+     *
+     * @param string $repair what was repaired
+     *
+     * @return list<string>
+     */
+    public static function asks(Layout $layout, string $repair): array
+    {
+        $drums = array_filter(Corner::cases(), static fn (Corner $corner): bool => !$layout->brake($corner)->disc);
+        $follows = array_filter($layout->pipework->valves, static fn (RearValve $valve): bool => $valve->followsLoad);
+        $upstream = \in_array($repair, self::UPSTREAM, true);
+
+        return array_keys(array_filter([
+            'shoes-first' => [] !== $drums,
+            'load-valve-held' => [] !== $follows,
+            'shuttle-centred' => !$layout->pipework->modulator && \count($layout->chambers) > 1,
+            'remote-first' => null !== $layout->assist->remote,
+            'master-first' => 'master' === $repair,
+            'cycled' => $layout->pipework->modulator && $upstream,
+            'clutch-too' => $layout->pipework->sharedClutch && $upstream,
+        ]));
     }
 
     /**

@@ -110,6 +110,10 @@ final readonly class References
         if (null !== $check->demand->turn->after && !$this->catalogue->checks->has($check->demand->turn->after)) {
             $this->miss($at.'/after', 'there is no check "%s"', $check->demand->turn->after);
         }
+        $instead = $check->demand->turn->instead;
+        if (null !== $instead && !$this->catalogue->checks->has($instead)) {
+            $this->miss($at.'/instead', 'there is no check "%s"', $instead);
+        }
         if (
             [] !== $check->role->proves
             && [] !== array_diff($check->role->proves, $check->firstRow()->observer->words())
@@ -171,6 +175,19 @@ final readonly class References
             $observer = ($check?->row($row) ?? $check?->firstRow())?->observer;
             if (null === $observer || !$observer->takesSigns() || $observer->signWidth() !== \count($chances)) {
                 $this->miss($at.'/signs/'.str_replace('/', '~1', $key), 'a sign with as many words is expected');
+            }
+        }
+        foreach ($fault->signs->everywhere() as $key => $places) {
+            [$id, $row] = [...explode('/', $key), ''];
+            $check = $this->catalogue->checks->all[$id] ?? null;
+            $words = ($check?->row($row) ?? $check?->firstRow())?->observer->words() ?? [];
+            if ([] === $places || [] !== array_diff($places, \array_slice($words, 2))) {
+                $this->miss($at.'/shows_at/'.str_replace('/', '~1', $key), 'places of that row are expected');
+            }
+        }
+        foreach (array_keys($fault->signs->told) as $complaint) {
+            if (!isset($this->catalogue->complaints->all[$complaint])) {
+                $this->miss($at.'/told', 'there is no complaint "%s"', $complaint);
             }
         }
         $this->confirmations($fault, $at);

@@ -6,6 +6,7 @@ namespace Rodrel\Core\Fault;
 
 use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Shape;
+use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\Place;
 
 /** What a fault does to the model, over its severity grid. */
@@ -57,13 +58,12 @@ final readonly class Damage
 
     /**
      * @param array<string, float> $severity value by axis
-     * @param list<Place> $chambers
      */
-    public function effectsAt(Place $place, array $severity, array $chambers): Effects
+    public function effectsAt(Place $place, array $severity, Layout $layout): Effects
     {
         $overrides = [];
         foreach ($this->rules as $rule) {
-            foreach ($rule->targets($place, $chambers) as $target) {
+            foreach ($rule->targets($place, $layout) as $target) {
                 $overrides[(string) $target][$rule->parameter] = $rule->value($severity);
             }
         }

@@ -6,6 +6,7 @@ namespace Rodrel\Core\Fault;
 
 use Rodrel\Core\Physics\Targets;
 use Rodrel\Core\Shape;
+use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
 use Rodrel\Core\Vocabulary\TargetAt;
@@ -14,11 +15,12 @@ use Rodrel\Core\Vocabulary\TargetAt;
 final readonly class EffectRule
 {
     private const HERE = '{place}';
-    private const EVERY_CHAMBER = '*';
+    private const EVERYWHERE = '*';
     private const EVERY_WHEEL = '{wheels}';
 
     /**
-     * @param string|null $where HERE, EVERY_WHEEL that the place serves, EVERY_CHAMBER, or null for what is there once
+     * @param string|null $where HERE, EVERY_WHEEL that the place serves, EVERYWHERE in the vehicle, or null for what is
+     *     there once
      * @param list<string> $factors severities to multiply
      */
     private function __construct(
@@ -42,7 +44,7 @@ final readonly class EffectRule
         [$kind, $where] = TargetAt::pattern($target);
         if (
             !\in_array($kind, Targets::kinds(), true)
-            || !\in_array($where, [self::HERE, self::EVERY_WHEEL, self::EVERY_CHAMBER, null], true)
+            || !\in_array($where, [self::HERE, self::EVERY_WHEEL, self::EVERYWHERE, null], true)
         ) {
             $shape->miss('', 'there is no such target; there are '.implode(', ', Targets::kinds()));
         }
@@ -70,11 +72,9 @@ final readonly class EffectRule
     }
 
     /**
-     * @param list<Place> $chambers what `*` stands for
-     *
      * @return list<TargetAt>
      */
-    public function targets(Place $place, array $chambers): array
+    public function targets(Place $place, Layout $layout): array
     {
         return match ($this->where) {
             self::HERE => [TargetAt::of($this->kind, $place)],
@@ -82,9 +82,9 @@ final readonly class EffectRule
                 fn (Corner $wheel): TargetAt => TargetAt::of($this->kind, $wheel),
                 $place->wheels(),
             ),
-            self::EVERY_CHAMBER => array_map(
-                fn (Place $chamber): TargetAt => TargetAt::of($this->kind, $chamber),
-                $chambers,
+            self::EVERYWHERE => array_map(
+                fn (Place|Corner|string|null $there): TargetAt => TargetAt::of($this->kind, $there),
+                Targets::placesOf($this->kind, $layout),
             ),
             default => [TargetAt::of($this->kind)],
         };

@@ -34,10 +34,22 @@ final readonly class Fault
             $shape->oneOf('places', Places::class),
             Odds::fromShape($shape),
             Damage::fromShape($shape),
-            Signs::fromShape($shape->in('signs')),
+            Signs::fromShape($shape->in('signs'), $shape->in('shows_at'), self::told($shape)),
             Cure::fromShape($shape),
             $shape->texts('confirm'),
         );
+    }
+
+    /** @return array<string, float> share of the drivers by complaint */
+    private static function told(Shape $shape): array
+    {
+        $told = $shape->numberMap('told');
+        if (array_sum($told) > 1.0 || [] !== array_filter($told, static fn (float $share): bool => $share < 0.0)) {
+            $shape->miss('told', 'shares of the drivers are expected, at most 1 in all');
+            $told = [];
+        }
+
+        return $told;
     }
 
     public function at(Place $place): SuspectAt

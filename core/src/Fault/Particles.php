@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace Rodrel\Core\Fault;
 
 use Rodrel\Core\InvalidData;
-use Rodrel\Core\Vehicle\Chamber;
 use Rodrel\Core\Vehicle\Layout;
-use Rodrel\Core\Vocabulary\Place;
 use Rodrel\Core\Vocabulary\SuspectAt;
 
 /** Every fault of the catalogue at every place that it can have in a layout, over its severity grid. */
@@ -25,13 +23,12 @@ final readonly class Particles
     /** @return list<Particle> */
     public static function ofFault(Fault $fault, Layout $layout): array
     {
-        $chambers = array_map(static fn (Chamber $chamber): Place => Place::of($chamber->id), $layout->chambers);
         $grid = $fault->damage->grid();
         $particles = [];
         foreach ($fault->places->in($layout) as $place) {
             $weight = $fault->odds->weightAt($place, $layout);
             foreach ($grid as [$severity, $share]) {
-                $effects = $fault->damage->effectsAt($place, $severity, $chambers);
+                $effects = $fault->damage->effectsAt($place, $severity, $layout);
                 $particles[] = new Particle($fault, $place, $severity, $weight * $share, $effects);
             }
         }

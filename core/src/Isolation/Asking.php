@@ -29,6 +29,7 @@ final readonly class Asking
             Fact::Together => [] === $car->apart,
             Fact::Closed => !$car->opened,
             Fact::DrivenIn => $car->drivenIn,
+            Fact::Unstarted => !$car->drivenIn && !$this->now->started($this->checks),
             Fact::Held => [] !== array_filter(
                 $this->now->held($this->checks),
                 fn (Corner $corner): bool => $this->place->covers(Place::at($corner)),

@@ -31,6 +31,7 @@ final class Belief
      * @param list<Reading> $readings
      * @param array<string, list<Evidence>> $evidence by cause that is shared
      * @param array<string, list<array<int, float>>> $logs by cause, then slips, then hypothesis
+     * @param non-empty-list<non-empty-array<int, float>> $sums all of them, by slips, then hypothesis
      */
     private function __construct(
         public readonly Field $field,
@@ -39,6 +40,7 @@ final class Belief
         private readonly array $evidence,
         private readonly array $logs,
         public readonly Weights $weights,
+        private readonly array $sums,
     ) {
         $this->groups = $field->byGroup($weights->posterior);
         $this->suspects = $field->bySuspect($weights->posterior);
@@ -66,23 +68,31 @@ final class Belief
             $logs[$cause] = self::logs($rows);
         }
 
-        return new self($field, $opening, $readings, $evidence, $logs, self::weigh($opening, $logs));
+        $sums = self::sums($opening, $logs);
+
+        return new self($field, $opening, $readings, $evidence, $logs, Weights::of($sums), $sums);
     }
 
     /** What would be believed without one reading. */
     public function without(int $reading): Weights
     {
         if (!isset($this->without[$reading])) {
-            $logs = $this->logs;
+            // taken away from the whole: nobody adds up all the others again
+            $sums = $this->sums;
             foreach ($this->evidence as $cause => $rows) {
                 $left = array_values(
                     array_filter($rows, static fn (Evidence $row): bool => $row->reading !== $reading),
                 );
                 if (\count($left) < \count($rows)) {
-                    $logs[$cause] = self::logs($left);
+                    $stays = self::logs($left);
+                    foreach ($this->logs[$cause] as $f => $column) {
+                        foreach ($column as $i => $log) {
+                            $sums[$f][$i] += ($stays[$f][$i] ?? 0.0) - $log;
+                        }
+                    }
                 }
             }
-            $this->without[$reading] = self::weigh($this->opening, $logs);
+            $this->without[$reading] = Weights::of($sums);
         }
 
         return $this->without[$reading];
@@ -144,8 +154,10 @@ final class Belief
 
     /**
      * @param array<string, list<array<int, float>>> $logs
+     *
+     * @return non-empty-list<non-empty-array<int, float>> by slips, then hypothesis
      */
-    private static function weigh(Opening $opening, array $logs): Weights
+    private static function sums(Opening $opening, array $logs): array
     {
         $start = array_map(static fn (float $w): float => log(max($w, self::LEAST)), $opening->weights);
         $start[] = log(max($opening->second, self::LEAST));
@@ -163,7 +175,7 @@ final class Belief
             $sums[] = $sum;
         }
 
-        return Weights::of($sums);
+        return $sums;
     }
 
     /**

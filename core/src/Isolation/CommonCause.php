@@ -24,7 +24,7 @@ final readonly class CommonCause
     /** In every one of its severities with less than this (estimate). */
     private const FREE_ABOVE = 0.65;
     /** Rarer suspects are nobody's first thought (share before the readings; estimate). */
-    private const WORTH_SAYING = 0.004;
+    private const WORTH_SAYING = 0.0025;
     private const SAID_AT_MOST = 4;
 
     /** @param list<Place> $places */

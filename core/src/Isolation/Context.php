@@ -70,7 +70,7 @@ final readonly class Context
         foreach ($odds->afterFitting as $part => $times) {
             foreach ($this->fitted as $fitted => $new) {
                 $at = PartAt::parse($fitted);
-                if ($at->id === $part && $particle->place->covers($at->place)) {
+                if ($at->id === $part && $particle->place->meets($at->place)) {
                     $factor *= 1.0 + ($times - 1.0) * $new;
                     break;
                 }

@@ -47,9 +47,8 @@ final readonly class Costs
     }
 
     /**
-     * Repairs tried in the best order, cheapest per chance first, until the vehicle is cured; each that does not cure
-     * it
-     * is a comeback.
+     * Repairs tried in the best order until the vehicle is cured, each that does not cure it a comeback: what it costs
+     * with its comeback, per chance, the least first (exchange of two neighbours).
      *
      * @param array<int, float> $masses by group, "a second fault" last, summing to 1
      */
@@ -58,7 +57,7 @@ final readonly class Costs
         $order = [];
         foreach ($masses as $i => $mass) {
             if ($mass > 1e-6) {
-                $order[$i] = $this->byGroup[$i] / $mass;
+                $order[$i] = ($this->byGroup[$i] + $this->comebackCents) / $mass;
             }
         }
         asort($order);

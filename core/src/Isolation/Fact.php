@@ -17,6 +17,8 @@ enum Fact: string
     /** What was opened is closed and proved. */
     case Closed = 'closed';
     case DrivenIn = 'driven-in';
+    /** It stands as it came: not driven in, and nobody has started its engine. */
+    case Unstarted = 'unstarted';
     /** The wheel at hand, or any for a check of the whole vehicle, was found held. */
     case Held = 'held';
     /** The check that must come first was made. */
@@ -28,7 +30,7 @@ enum Fact: string
         return match ($this) {
             self::Cool, self::Closed => true,
             self::OnGround, self::Lifted, self::Stands, self::Together,
-            self::DrivenIn, self::Held, self::MadeBefore => false,
+            self::DrivenIn, self::Unstarted, self::Held, self::MadeBefore => false,
         };
     }
 }

@@ -54,6 +54,9 @@ final class Planner
         }
         $weights[] = $belief->second();
         $groupOf[] = \count($field->groups->names);
+        // what is left out must not be missing: the cost of a search counts what none of its repairs would cure
+        $sum = array_sum($weights);
+        $weights = array_map(static fn (float $weight): float => $weight / $sum, $weights);
         $this->live = $live;
         $this->weights = $weights;
         $this->groupOf = $groupOf;

@@ -58,6 +58,18 @@ final readonly class Situation
         return null;
     }
 
+    /** Whether a check was made for which the engine ran. */
+    public function started(Checks $checks): bool
+    {
+        foreach ($this->readings as $reading) {
+            if ('on' === $checks->of($reading->check)->manner->engine) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** @return list<string> what the driver said, by complaint */
     public function complaints(Checks $checks): array
     {

@@ -6,6 +6,7 @@ namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\GroupAt;
 
 /** What the engine says to do now: make a check, take readings again, or stop and repair. */
@@ -17,10 +18,20 @@ final readonly class Verdict
     private const TRIAL_FROM = 0.5;
     /** A reading that moves more of the belief than this is worth taking twice (share; estimate). */
     private const TELLS = 0.2;
+    /**
+     * So many checks are made in one search; three vehicles in a hundred want more, and gain nothing (estimate; 25 to
+     * 40).
+     */
+    private const PATIENCE = 32;
     /** What no check of its own confirmed wants so much belief while anything else is worth looking at (estimate). */
     private const UNCONFIRMED_FROM = 0.97;
     /** Worth of a reading taken again against the same taken first: part of its error comes again (estimate). */
     private const AGAIN = 0.5;
+    /**
+     * Only so many of the readings, the quickest, are thought of for that, and none that takes longer (min; estimate).
+     */
+    private const SOONER = 8;
+    private const CHEAP_MINUTES = 6.0;
     private const OTHERS = 2;
 
     /**
@@ -73,7 +84,11 @@ final readonly class Verdict
                 return $show($again, null, 'contradiction');
             }
         }
-        $worth = array_values(array_filter($possible, static fn (Proposal $p): bool => $p->worth->score > 0.0));
+        // after so many looks another one that is worth its minutes by money alone is one too many
+        $patient = \count($now->readings) < self::PATIENCE;
+        $worth = array_values(
+            array_filter($possible, static fn (Proposal $p): bool => $patient && $p->worth->score > 0.0),
+        );
         $passed = $mass >= $settings->threshold;
         if (!$passed && [] !== $worth) {
             $again = self::sooner($belief, $now, $planner, $worth[0]);
@@ -149,10 +164,18 @@ final readonly class Verdict
      */
     private static function sooner(Belief $belief, Situation $now, Planner $planner, Proposal $best): ?Proposal
     {
+        $checks = $belief->field->knowledge->checks;
+        $once = array_filter(
+            $belief->readings,
+            static fn (Reading $reading): bool => 1 === $reading->times
+                && $checks->of($reading->check)->canBeRepeated($now->car->drivenIn),
+        );
+        uasort($once, static fn (Reading $a, Reading $b): int => $checks->of($a->check)->demand->minutes
+            <=> $checks->of($b->check)->demand->minutes);
         $likely = [];
-        foreach ($belief->readings as $n => $reading) {
-            $check = $belief->field->knowledge->checks->of($reading->check);
-            if (1 === $reading->times && $check->canBeRepeated($now->car->drivenIn)) {
+        foreach (\array_slice($once, 0, self::SOONER, true) as $n => $reading) {
+            $check = $checks->of($reading->check);
+            if ($check->demand->minutes <= self::CHEAP_MINUTES) {
                 $again = $planner->alone($planner->weigh($check, $reading->check->place, $now));
                 if ($again->isPossible() && self::AGAIN * $again->worth->score > $best->worth->score) {
                     $likely[$n] = $again;
@@ -188,15 +211,19 @@ final readonly class Verdict
      */
     private static function condition(array $possible, array $order): ?Proposal
     {
-        foreach ($order as $id) {
-            foreach ($possible as $proposal) {
-                if ($proposal->check->id === $id) {
-                    return $proposal;
-                }
+        $first = null;
+        $turn = \PHP_INT_MAX;
+        foreach ($possible as $proposal) {
+            $at = array_search($proposal->check->id, $order, true);
+            // wheel by wheel, always from the same one
+            $corner = array_search($proposal->at->place->corner(), Corner::cases(), true);
+            $mine = false === $at ? \PHP_INT_MAX : \count(Corner::cases()) * $at + (int) $corner;
+            if ($mine < $turn) {
+                [$first, $turn] = [$proposal, $mine];
             }
         }
 
-        return null;
+        return $first;
     }
 
     /**

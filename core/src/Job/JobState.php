@@ -62,7 +62,7 @@ final readonly class JobState implements Door
         ];
         $driven = self::driven($layout);
         $drive = null === $repaired ? null : self::sameDrive($catalogue, $story);
-        $proof = ProofRun::of($catalogue->proof, $readings, $left, self::waived($now), $drive, $driven);
+        $proof = ProofRun::of($catalogue->proof, $readings, $left, self::waived($now), $repaired, $drive, $driven);
         $open = self::standsOpen($catalogue, $now, $repaired, $readings, $left, $driven);
         $car = $now->carState($catalogue->checks, $open);
         $stage = self::stageOf($catalogue, $story, $repaired, $proof);
@@ -267,6 +267,7 @@ final readonly class JobState implements Door
             $after,
             $left,
             self::waived($now),
+            $repaired,
             null,
             $driven,
         )->standingPassed();

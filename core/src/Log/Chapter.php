@@ -178,11 +178,15 @@ final readonly class Chapter
      */
     private function fromIntake(Entry $entry, IntakePayload $intake, Checks $checks): array
     {
+        // the belief hears of one fault: when the main complaint happens, or the first of which it was said
+        $main = '' !== $intake->pattern
+            ? $intake->pattern
+            : array_values(array_diff($intake->patternsElse, ['']))[0] ?? '';
         $readings = [];
         foreach ($checks as $check) {
             $words = array_values(
                 array_filter(
-                    [...$intake->complaints, $intake->pattern],
+                    [...$intake->complaints, $main],
                     static fn (string $word): bool => $check->role->asked
                         && \in_array($word, $check->onlyRow()?->observer->words() ?? [], true),
                 ),

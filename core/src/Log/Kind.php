@@ -21,6 +21,7 @@ use Rodrel\Core\Log\Payload\OverridePayload;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\PhotoPayload;
 use Rodrel\Core\Log\Payload\PreparedPayload;
+use Rodrel\Core\Log\Payload\QuotePayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\SettledPayload;
@@ -53,6 +54,7 @@ enum Kind: string
     case Photo = 'photo';
     case Item = 'item';
     case Settled = 'settled';
+    case Quote = 'quote';
     case Handover = 'handover';
     case Countersign = 'countersign';
 
@@ -77,6 +79,7 @@ enum Kind: string
         'photo' => PhotoPayload::class,
         'item' => ItemPayload::class,
         'settled' => SettledPayload::class,
+        'quote' => QuotePayload::class,
         'handover' => HandoverPayload::class,
         'countersign' => CountersignPayload::class,
     ];

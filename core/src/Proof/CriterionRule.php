@@ -6,6 +6,7 @@ namespace Rodrel\Core\Proof;
 
 use Rodrel\Core\Shape;
 use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\GroupAt;
 
 /** One criterion of the proof as the catalogue has it. */
 final readonly class CriterionRule
@@ -14,13 +15,18 @@ final readonly class CriterionRule
     public const SAFETY_ITEMS = 'safety-items';
     public const UNBLED = 'unbled';
 
+    /** Word that passes too where the driveline turns with the wheel. */
+    public ?string $driven;
+    /** @var list<string> repairs after which it is wanted; none: after all of them */
+    public array $after;
+
     /**
      * @param string|null $check that answers it; null: computed, or the drive made before
      * @param array<string, list<string>> $rows the words that pass, by row
      * @param string|null $computed OPEN_STEPS, SAFETY_ITEMS or UNBLED
      * @param bool $standing before any wheel turns on the road
      * @param bool $neverWaived not even by a lead
-     * @param string|null $driven word that passes too where the driveline turns with the wheel
+     * @param Shape $shape for what few of them have: `driven` and `after`
      */
     private function __construct(
         public string $id,
@@ -29,8 +35,15 @@ final readonly class CriterionRule
         public ?string $computed,
         public bool $standing,
         public bool $neverWaived,
-        public ?string $driven,
+        Shape $shape,
     ) {
+        $this->driven = $shape->optionalText('driven');
+        $this->after = $shape->texts('after');
+    }
+
+    public function isWantedAfter(?GroupAt $repaired): bool
+    {
+        return [] === $this->after || \in_array($repaired?->id, $this->after, true);
     }
 
     public static function fromShape(Shape $shape): self
@@ -59,7 +72,7 @@ final readonly class CriterionRule
             $computed,
             $shape->flag('standing'),
             $shape->flag('never_waived'),
-            $shape->optionalText('driven'),
+            $shape,
         );
     }
 }

@@ -7,6 +7,7 @@ namespace Rodrel\Core\Proof;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
 
 /** The proof of an epoch, computed from its readings and its repair sheet. */
@@ -22,6 +23,7 @@ final readonly class ProofRun
      * @param array<string, list<string>> $left what is still open, by kind of computed criterion
      * @param array<string, string> $waived criterion → reason
      * @param list<string> $driven rows of wheels whose own driveline is felt when they are turned
+     * @param GroupAt|null $repaired what was repaired: some criteria are wanted after some repairs
      * @param SameDrive|null $drive null where no temperatures were taken before
      */
     public static function of(
@@ -29,11 +31,15 @@ final readonly class ProofRun
         array $readings,
         array $left,
         array $waived,
+        ?GroupAt $repaired = null,
         ?SameDrive $drive = null,
         array $driven = [],
     ): self {
         $criteria = [];
         foreach ($book->criteria as $rule) {
+            if (!$rule->isWantedAfter($repaired)) {
+                continue;
+            }
             $reason = $rule->neverWaived ? null : $waived[$rule->id] ?? null;
             if (null !== $rule->computed) {
                 $open = $left[$rule->computed] ?? [];

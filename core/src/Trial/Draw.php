@@ -13,7 +13,6 @@ use Rodrel\Core\Isolation\Settings;
 use Rodrel\Core\Log\Payload\Arrival;
 use Rodrel\Core\Log\Payload\FittedPart;
 use Rodrel\Core\Shape;
-use Rodrel\Core\Vehicle\Chamber;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
@@ -144,8 +143,7 @@ final readonly class Draw
                 ? $value * ($next / $value) ** $way
                 : $value + $way * ($next - $value);
         }
-        $chambers = array_map(static fn (Chamber $chamber): Place => Place::of($chamber->id), $layout->chambers);
-        $effects = $particle->fault->damage->effectsAt($particle->place, $severity, $chambers);
+        $effects = $particle->fault->damage->effectsAt($particle->place, $severity, $layout);
 
         return new Particle($particle->fault, $particle->place, $severity, 1.0, $effects);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rodrel\Core\Tests\Isolation;
 
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
 use Rodrel\Core\Isolation\Belief;
 use Rodrel\Core\Isolation\CarState;
 use Rodrel\Core\Isolation\Context;
@@ -15,6 +16,9 @@ use Rodrel\Core\Isolation\Planner;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Situation;
 use Rodrel\Core\Isolation\Verdict;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Rig\HiddenVehicle;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\CheckAt;
@@ -327,6 +331,45 @@ final class PlannerTest extends TestCase
     }
 
     /** A wrong repair costs 12000 beside itself: hose first leaves a quarter, 10887.5 + 0.25 · 12000. */
+    /** After thirty-two checks of a sound vehicle nobody goes on looking for pennies. */
+    public function testTheSearchEnds(): void
+    {
+        $sound = HiddenVehicle::with(World::field('medium-car'), 'nothing.wrong@vehicle', 0, new Mt19937(7));
+        $log = [$this->entry(1, Kind::Intake, ['complaint' => 'drags-lf', 'parts' => []])];
+        foreach (World::catalogue()->checks as $check) {
+            $asked = $check->role->proof || $check->role->asked || $check->isHeat();
+            foreach ($asked ? [] : $check->everywhere(World::layout()) as $at) {
+                $words = $numbers = [];
+                foreach ($sound->answer($at) as $row => $answer) {
+                    if (\is_float($answer)) {
+                        $numbers[$row] = ['typed' => (string) $answer, 'unit' => '', 'core' => $answer];
+                    } else {
+                        $words[$row] = $answer;
+                    }
+                }
+                $says = ['check' => (string) $at, 'outcomes' => $words, 'numbers' => $numbers];
+                $log[] = $this->entry(1 + \count($log), Kind::Reading, $says);
+            }
+        }
+        $after = static function (int $readings) use ($log): Verdict {
+            $state = World::state(\array_slice($log, 0, 1 + $readings), 'medium-car');
+
+            return World::diagnosis($state, 'medium-car')->verdict();
+        };
+        self::assertSame('best-split', $after(8)->reason);
+        $end = $after(33);
+        self::assertNotSame('best-split', $end->reason);
+        self::assertNotSame('first-look', $end->reason);
+    }
+
+    /** @param array<string, mixed> $says */
+    private function entry(int $seq, Kind $kind, array $says): Entry
+    {
+        $at = new \DateTimeImmutable("2026-03-01 08:00:00 +$seq minutes");
+
+        return new Entry("e$seq", $seq, $kind->read($says), 'anna', $at);
+    }
+
     public function testAComebackIsCounted(): void
     {
         $costs = Costs::of(ToyField::make(), World::settings(null, ['comeback_cents' => 12000]));

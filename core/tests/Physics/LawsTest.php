@@ -47,8 +47,10 @@ final class LawsTest extends TestCase
                 // what leaks is gone the sooner the harder the foot
                 foreach ($particle->effects->has('leak') ? ['0.40'] : ['0.40', '3.40'] as $at) {
                     foreach ($seen[$at]['kpa'] as $corner => $kpa) {
+                        $was = $before[$at][$corner] ?? 0.0;
                         self::assertGreaterThanOrEqual(
-                            ($before[$at][$corner] ?? 0.0) - 1.0,
+                            // a chamber at its bottom gives the same to both: what the solver is held to
+                            min($was - 2.0, 0.99 * $was),
                             $kpa,
                             $particle->suspect." $corner at $at s",
                         );

@@ -29,7 +29,7 @@ final class YardstickTest extends TestCase
             self::assertGreaterThanOrEqual(60.0, $yardstick->rotorK());
             self::assertLessThanOrEqual(110.0, $yardstick->rotorK());
         }
-        if ($layout->hasAssist()) {
+        if ($layout->hasAssist() && null === $layout->assist->remote) {
             self::assertGreaterThanOrEqual(300.0, $layout->assist->jumpOutN);
             self::assertLessThanOrEqual(600.0, $layout->assist->jumpOutN);
         }

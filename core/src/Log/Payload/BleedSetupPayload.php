@@ -17,13 +17,17 @@ final readonly class BleedSetupPayload implements Payload
 {
     public const PURPOSES = ['opened', 'renew'];
 
-    /** @param list<Corner> $own the maker's own order, where there is one */
+    /**
+     * @param list<Corner> $own the maker's own order, where there is one
+     * @param string $lot of the bottle, and since when it is open, as written down
+     */
     public function __construct(
         public string $method,
         public string $plate,
         public string $fluid,
         public string $purpose,
         public array $own = [],
+        public string $lot = '',
     ) {
     }
 
@@ -45,6 +49,7 @@ final readonly class BleedSetupPayload implements Payload
             $shape->text('fluid'),
             $shape->choice('purpose', self::PURPOSES),
             $own,
+            $shape->text('lot', ''),
         );
     }
 
@@ -56,18 +61,21 @@ final readonly class BleedSetupPayload implements Payload
             'fluid' => $this->fluid,
             'purpose' => $this->purpose,
             'own' => array_map(static fn (Corner $corner): string => $corner->value, $this->own),
+            'lot' => $this->lot,
         ];
     }
 
     public static function schema(): array
     {
-        return Schema::object([
+        $fields = [
             'method' => Schema::TEXT,
             'plate' => Schema::TEXT,
             'fluid' => Schema::TEXT,
             'purpose' => Schema::words(self::PURPOSES),
             'own' => Schema::list(Schema::CORNER),
-        ]);
+        ];
+
+        return Schema::object($fields + ['lot' => Schema::TEXT], array_keys($fields));
     }
 
     public function rule(Door $door, Entry $entry): void

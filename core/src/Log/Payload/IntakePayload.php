@@ -17,6 +17,8 @@ final readonly class IntakePayload implements Payload
      * @param list<string> $complaints by id, the main one first; none where the driver has none
      * @param string $pattern word of the check that asks when; '' where nobody said
      * @param list<FittedPart> $parts
+     * @param int $spentCents paid already for parts and work that did not cure it, in minor units
+     * @param list<string> $patternsElse when the second and the third complaint happen, in their order, '' likewise
      */
     public function __construct(
         public array $complaints,
@@ -24,6 +26,8 @@ final readonly class IntakePayload implements Payload
         public Arrival $arrival,
         public array $parts,
         public string $note,
+        public int $spentCents = 0,
+        public array $patternsElse = [],
     ) {
     }
 
@@ -45,6 +49,8 @@ final readonly class IntakePayload implements Payload
             Arrival::read($shape),
             array_values(array_map(FittedPart::read(...), $shape->each('parts'))),
             $shape->text('note', ''),
+            (int) $shape->notNegative('spent_cents', 0.0),
+            $shape->texts('patterns_else'),
         );
     }
 
@@ -56,6 +62,8 @@ final readonly class IntakePayload implements Payload
             ...$this->arrival->write(),
             'parts' => array_map(static fn (FittedPart $part): array => $part->write(), $this->parts),
             'note' => $this->note,
+            'spent_cents' => $this->spentCents,
+            ...[] === $this->patternsElse ? [] : ['patterns_else' => $this->patternsElse],
         ];
     }
 
@@ -63,7 +71,7 @@ final readonly class IntakePayload implements Payload
     {
         $part = Schema::object(['part' => Schema::TEXT, 'place' => Schema::TEXT, 'weeks' => Schema::COUNT]);
 
-        return Schema::object([
+        $fields = [
             'complaints' => Schema::list(Schema::TEXT),
             'pattern' => Schema::TEXT,
             'hot' => Schema::FLAG,
@@ -71,7 +79,12 @@ final readonly class IntakePayload implements Payload
             'stood' => Schema::FLAG,
             'parts' => Schema::list($part),
             'note' => Schema::TEXT,
-        ]);
+        ];
+
+        return Schema::object(
+            $fields + ['spent_cents' => Schema::COUNT, 'patterns_else' => Schema::list(Schema::TEXT)],
+            array_keys($fields),
+        );
     }
 
     public function rule(Door $door, Entry $entry): void
