@@ -1,16 +1,22 @@
 import Alpine from '@alpinejs/csp';
 import { keys } from './scripts/keys.js';
-import { stopwatch, sheet, speaker, strokes, heatClock, photo } from './scripts/check.js';
+import { stopwatch, sheet, speaker, strokes, heatClock, photo, firstLook, gauge } from './scripts/check.js';
+import { instruments } from './scripts/instruments.js';
 import { intake } from './scripts/intake.js';
+import { pedalLog } from './scripts/pedal.js';
 import { news, waiting } from './scripts/news.js';
 
 Alpine.data('stopwatch', stopwatch);
 Alpine.data('sheet', sheet);
+Alpine.data('firstLook', firstLook);
 Alpine.data('speaker', speaker);
 Alpine.data('strokes', strokes);
 Alpine.data('heatClock', heatClock);
 Alpine.data('photo', photo);
+Alpine.data('gauge', gauge);
 Alpine.data('intake', intake);
+Alpine.data('instruments', instruments);
+Alpine.data('pedalLog', pedalLog);
 Alpine.data('news', news);
 Alpine.data('waiting', waiting);
 Alpine.data('bench', () => ({

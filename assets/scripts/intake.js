@@ -2,6 +2,7 @@
 export const intake = () => ({
     sentence: '…',
     pulls: true,
+    placed: true,
     init() {
         this.say();
     },
@@ -10,9 +11,10 @@ export const intake = () => ({
         const text = (name) => chosen(name)?.closest('label').innerText.trim().toLowerCase() || '';
         const what = chosen('what')?.value;
         this.pulls = what === 'pulls';
+        this.placed = what === undefined || ['drags', 'pulls', 'locks'].includes(what);
         const parts = [
             text('what'),
-            ['drags', 'pulls', 'locks'].includes(what) ? text('where') : '',
+            this.placed ? text('where') : '',
             this.pulls && chosen('timing')?.value === 'first' ? text('timing') : '',
             chosen('pattern')?.value ? text('pattern') : '',
         ];

@@ -14,6 +14,7 @@ use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Isolation\Spoken;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Vocabulary\ApartAt;
+use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -74,6 +75,8 @@ final class BenchController extends RendersJob
             road: $state->road(),
             roadCheck: $this->roadCheck(),
             lift: $state->situation->car->lift->value,
+            firstLook: 'first-look' === $advice?->reason,
+            trace: ($state->situation->held($this->catalogue->checks)[0] ?? Corner::LeftFront)->value,
             common: null === $judgement ? [] : \array_slice($this->suspects->commonCauses($judgement), 0, 2),
             failed: null === $state->repaired ? null : $state->proof->failed(),
             asleep: \count($state->story->asleep),

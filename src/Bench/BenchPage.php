@@ -52,6 +52,8 @@ final readonly class BenchPage
         public Gate $road,
         public string $roadCheck,
         public string $lift,
+        public string $trace,
+        public bool $firstLook,
         public array $common,
         public ?Criterion $failed,
         public int $asleep,

@@ -8,11 +8,13 @@ use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Photo\Photos;
+use App\Shop\ShopSettings;
 use App\Text\Units;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Quantity\Quantity;
+use Rodrel\Core\Vehicle\Measuring;
 use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
@@ -23,10 +25,14 @@ use Symfony\Component\Routing\Attribute\Route;
 /** One check's sheet, and the search through all of them. */
 final class CheckController extends RendersJob
 {
+    /** Without it nothing is tried: service mode, cycling, coding. */
+    private const ONLY_WITH = 'scan-tool';
+
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly Units $units,
         private readonly Photos $photos,
+        private readonly ShopSettings $shop,
     ) {
     }
 
@@ -77,6 +83,7 @@ final class CheckController extends RendersJob
             check: $check,
             manner: $manner,
             tools: $definition->demand->tools,
+            missing: $this->missing($definition, $at),
             name: $this->say->check($at),
             how: $this->say->text('check.'.$definition->id.'.how'),
             spoken: array_map(fn (string $word): string => $this->say->text('say.'.$word), $manner->spoken),
@@ -93,12 +100,35 @@ final class CheckController extends RendersJob
             photos: $this->photos->of($job->id(), 'check:'.$check),
             sound: $this->sound($loaded, $definition, $at),
             measures: $definition->role->measures,
-            limit: 'wear-limit' === $definition->role->measures
+            limit: Measuring::Limit === $definition->role->measures
                             ? $this->limit($loaded, $at->place->corner())
                             : null,
             lengthUnit: $this->units->of(Quantity::Length)->value,
             airUnit: $this->units->of(Quantity::Temperature)->value,
         ));
+    }
+
+    /**
+     * What to do where the shop has not the tools: the next best check, or none at all.
+     *
+     * @return list<array{said: string, check: string|null}>
+     */
+    private function missing(Check $check, CheckAt $at): array
+    {
+        $missing = $this->shop->isolation()->missingTools($check->demand->tools);
+        $instead = $check->demand->turn->instead;
+        if ([] === $missing || (null === $instead && !\in_array(self::ONLY_WITH, $missing, true))) {
+            return [];
+        }
+        $next = null === $instead ? null : CheckAt::of($instead, $at->place);
+
+        return [[
+            'said' => $this->say->ui(null === $next ? 'check.no-tool' : 'check.no-tool-instead', [
+                'tool' => implode(', ', array_map(fn (string $one): string => $this->say->ui('tool.'.$one), $missing)),
+                'check' => null === $next ? '' : $this->say->check($next),
+            ]),
+            'check' => null === $next ? null : (string) $next,
+        ]];
     }
 
     /** What the driver was asked by the intake is not asked again here. */
@@ -182,6 +212,7 @@ final class CheckController extends RendersJob
                 'id' => $row->id,
                 'label' => '' === $row->id ? '' : $this->say->row($at, $row->id),
                 'number' => null !== $typed,
+                'quantity' => $typed?->quantity->value,
                 'unit' => null === $typed ? null : $this->units->of($typed->quantity, $typed->unit)->value,
                 'words' => array_map(
                     fn (string $word): array => [

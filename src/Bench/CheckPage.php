@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use Rodrel\Core\Check\Manner;
+use Rodrel\Core\Vehicle\Measuring;
 
 /** One check: how, cautions, what stands before it, what to read. */
 final readonly class CheckPage
 {
     /**
      * @param list<string> $tools
+     * @param list<array{said: string, check: string|null}> $missing what to do without a tool
      * @param list<string> $spoken
      * @param list<array<string, mixed>> $rows
      * @param list<array<string, mixed>> $gates
@@ -23,6 +25,7 @@ final readonly class CheckPage
         public string $check,
         public Manner $manner,
         public array $tools,
+        public array $missing,
         public string $name,
         public string $how,
         public array $spoken,
@@ -35,7 +38,7 @@ final readonly class CheckPage
         public string $from,
         public array $photos,
         public ?string $sound,
-        public ?string $measures,
+        public ?Measuring $measures,
         public ?array $limit,
         public string $lengthUnit,
         public string $airUnit,

@@ -9,6 +9,7 @@ use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Situation;
 use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Vehicle\Chamber;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
@@ -78,9 +79,32 @@ final readonly class Drawing
             'tags' => $this->tags($board),
             'modulator' => $board->layout->pipework->modulator,
             'assist' => $board->layout->hasAssist(),
+            'remote' => null !== $board->layout->assist->remote,
+            'reservoir' => $this->reservoir($board->layout, $now),
+            'clutch' => $board->layout->pipework->sharedClutch,
+            'valve' => [] === $board->layout->pipework->valves || $board->layout->pipework->modulator
+                ? null
+                : $this->from($board->layout, Corner::LeftRear, 1),
             'suspects' => $suspects,
             'chambers' => \count($board->layout->chambers),
         ];
+    }
+
+    /**
+     * The reservoir's chambers, nearest the pedal first, as the last look found them.
+     *
+     * @return list<string> good, low, empty or unknown
+     */
+    private function reservoir(Layout $layout, Situation $now): array
+    {
+        $level = $now->outcome(CheckAt::parse('look@vehicle'), 'level');
+
+        return array_map(static fn (Chamber $chamber): string => match ($level) {
+            null => 'unknown',
+            'empty' => 'empty',
+            'bad', $chamber->id => 'low',
+            default => 'good',
+        }, $layout->chambers);
     }
 
     /** @return array<string, mixed> */
@@ -241,7 +265,8 @@ final readonly class Drawing
             if (null !== $spot) {
                 $key = implode(' ', $spot);
                 $spots[$key] ??= ['x' => $spot[0], 'y' => $spot[1], 'tx' => $spot[2], 'ty' => $spot[3], 'mass' => 0.0];
-                $spots[$key]['mass'] += $mass;
+                // of two faults together each group carries the mass: at one place it is counted once
+                $spots[$key]['mass'] = min(1.0, $spots[$key]['mass'] + $mass);
             }
         }
         $spots = array_values(array_filter($spots, static fn (array $tag): bool => $tag['mass'] >= self::SHOWN_FROM));
