@@ -71,6 +71,10 @@ final class BleedController extends RendersJob
             total: (int) round($sums->totalMl),
             minutes: (int) ceil($sums->minutes),
             finished: $now->has(Kind::Bled),
+            asks: array_map(
+                fn (string $key): string => $this->say->ui('bleed.ask-'.$key),
+                BleedPlan::asks($loaded->layout, $repaired->id),
+            ),
         ));
     }
 

@@ -12,6 +12,7 @@ final readonly class BleedPage
     /**
      * @param list<array<string, mixed>> $order
      * @param array<string, mixed>|null $now
+     * @param list<string> $asks what this vehicle wants before and beside its wheels
      */
     public function __construct(
         public array $order,
@@ -24,6 +25,7 @@ final readonly class BleedPage
         public int $total,
         public int $minutes,
         public bool $finished,
+        public array $asks,
     ) {
     }
 }

@@ -78,10 +78,12 @@ final class DemoCommand
             $this->people();
             $this->firstUnits();
             $this->moreUnits();
+            $this->pedals();
+            $this->wheels();
             $this->ugly();
         });
         $this->shop->mark();
-        $output->writeln('Twelve jobs on eight vehicles.');
+        $output->writeln('Twenty-six jobs on twelve vehicles.');
 
         return 0;
     }
@@ -194,6 +196,161 @@ final class DemoCommand
             ->sign()
             ->repair($this->sound('petrol-turbo'))
             ->bleedBegun();
+    }
+
+    /** What a foot feels and an eye sees at the bonnet: pedal, booster, vacuum, modulator, reservoir. */
+    private function pedals(): void
+    {
+        $van = new VehicleKind('Unit 23, small van', 'medium-car');
+        $pickup = new VehicleKind('Unit 09, foresters\' pickup', 'medium-car');
+        $coupe = new VehicleKind('Unit 34, first warden\'s coupe', 'line-booster');
+
+        $this->play('medium-car', 'cup.bypass@primary', 2, '-6 hours', 'fenwarren')
+            ->open($pickup, note: 'sinks at the lights, nothing on the ground', said: 'pedal-sinks')
+            ->bench(3)
+            ->read('level-held@primary')
+            ->read('hold-off@vehicle')
+            ->read('plug-master@vehicle')
+            ->sign();
+
+        $this->play('medium-car', 'rear-seal.leaks@vehicle', 2, '-30 hours', 'tarrenby')
+            ->open(
+                new VehicleKind('Unit 17, school run car', 'medium-car'),
+                note: 'topped up twice, garage floor dry; two wheel cylinders renewed elsewhere',
+                fitted: [['cylinder', 'lr', 5], ['cylinder', 'rr', 5]],
+                said: 'level-falls',
+                spentCents: 31400,
+            )
+            ->read('look@vehicle', ['level' => 'primary', 'wet' => 'good', 'lamp' => 'good'])
+            ->bench(12)
+            ->sign();
+
+        $this->play('medium-car', 'air.modulator@lf', 1, '-5 days', 'aldershaw')
+            ->open($van, note: 'spongy since it', fitted: [['modulator', 'vehicle', 1]], said: 'pedal-spongy')
+            ->bench(3)
+            ->read('plug-master@vehicle')
+            ->read('plug-modulator@vehicle');
+
+        $this->play('medium-car', 'one-way-valve.leaks@vehicle', 1, '-16 days', 'tarrenby')
+            ->open($pickup, 'comes-goes', 'hard on the first press in the morning', said: 'weak')
+            ->bench(14)
+            ->sign()
+            ->repair($this->sound('medium-car'))
+            ->proof(16)
+            ->handOver();
+
+        $this->play('petrol-turbo', 'vacuum.fails@vehicle', 1, '-7 hours', 'fenwarren')
+            ->open(new VehicleKind("Unit 15, rangers' estate", 'petrol-turbo'), said: 'weak')
+            ->read('strokes-cold@vehicle')
+            ->bench(14)
+            ->sign();
+
+        $this->play('medium-car', 'pads.worn@front', 0, '-50 minutes', 'fenwarren')
+            ->open(new VehicleKind('Unit 19, tipper', 'medium-car'), note: 'level low, all dry', said: 'level-falls')
+            ->read('look@vehicle', ['level' => 'bad', 'wet' => 'good', 'lamp' => 'bad'])
+            ->read('pads-left@front', ['' => 'at-limit'])
+            ->bench(2);
+
+        $this->play('heavy-van', 'cylinder.leaks@lr', 5, '-100 minutes', 'aldershaw')
+            ->open(new VehicleKind('Unit 28, flatbed', 'heavy-van'), note: 'red lamp on the hill', said: 'lamp')
+            ->read('look@vehicle', ['level' => 'secondary', 'wet' => 'lr', 'lamp' => 'bad'])
+            ->bench(4);
+
+        $this->play('line-booster', 'remote.poor-gain@vehicle', 1, '-8 days', 'tarrenby')
+            ->open($coupe, note: 'goes hard when it should slow down', said: 'weak')
+            ->bench(5)
+            ->read('remote-bench@vehicle')
+            ->sign()
+            ->repair($this->sound('line-booster'))
+            ->bleed()
+            ->proof(3);
+    }
+
+    /** Wheel ends, lamps and what is measured from visit to visit. */
+    private function wheels(): void
+    {
+        $library = new VehicleKind('Unit 21, book bus', 'front-rear-discs');
+        $wardens = new VehicleKind("Unit 07, wardens' 4x4", 'front-rear-discs');
+        $round = [
+            ...self::places('t', [21.99, 22.0, 22.01, 22.0, 21.97, 21.98, 22.01, 22.0]),
+            ...self::places('f', [0.0, 0.01, 0.05, 0.09, 0.11, 0.1, 0.05, 0.01]),
+            ...self::places('u', [0.09, 0.05, 0.01, 0.0, 0.01, 0.05, 0.1, 0.11]),
+        ];
+
+        foreach (
+            [
+                ['-383 days', 'guide-pins.stuck@lf', 2, 41_200, 9.4, 9.8],
+                ['-188 days', 'pads.stuck@rf', 2, 52_900, 6.9, 7.3],
+            ] as [$since, $suspect, $grade, $km, $left, $right]
+        ) {
+            $this->play('front-rear-discs', $suspect, $grade, $since, 'tarrenby')
+                ->open($library)
+                ->bench(14)
+                ->measure('wear@lf', self::pads($left), $km)
+                ->measure('wear@rf', self::pads($right), $km)
+                ->sign()
+                ->repair($this->sound('front-rear-discs'))
+                ->bleed()
+                ->proof(16)
+                ->handOver();
+        }
+        $this->play('front-rear-discs', 'nothing.wrong@vehicle', 0, '-95 minutes', 'tarrenby')
+            ->open($library, note: 'before the summer timetable', said: 'none')
+            ->bench(6)
+            ->measure('wear@lf', self::pads(3.1), 63_100)
+            ->measure('wear@rf', self::pads(5.3), 63_100)
+            ->measure('wear@lr', self::pads(6.2), 63_100)
+            ->measure('wear@rr', self::pads(6.4), 63_100)
+            ->measure('limits@lf', ['measured' => 22.3, 'limit' => 22.0], 63_100)
+            ->measure('limits@rf', ['measured' => 22.8, 'limit' => 22.0], 63_100);
+
+        $this->play('medium-car', 'hub.rusty@rf', 0, '-4 hours', 'fenwarren')
+            ->open(
+                new VehicleKind('Unit 09, foresters\' pickup', 'medium-car'),
+                note: 'wheel shakes since the new rotors',
+                fitted: [['rotor', 'rf', 4]],
+                said: 'shakes',
+                spentCents: 18600,
+            )
+            ->bench(4)
+            ->measure('rotor-round@rf', $round, 88_400);
+
+        $this->play('front-rear-discs', 'sensor.wire@lf', 0, '-140 minutes', 'aldershaw')
+            ->open(
+                new VehicleKind('Unit 12, shuttle minibus', 'front-rear-discs'),
+                note: 'amber lamp over the cattle grid',
+                said: 'lamp-amber',
+            )
+            ->bench(12)
+            ->sign();
+
+        $this->play('front-rear-discs', 'hat-shoes.worn@lr', 0, '-25 hours', 'fenwarren')
+            ->open($wardens, note: 'rolls on the slipway', said: 'parking-weak')
+            ->bench(6);
+    }
+
+    /**
+     * @param list<float> $values
+     *
+     * @return array<string, float>
+     */
+    private static function places(string $letter, array $values): array
+    {
+        return array_combine(
+            array_map(static fn (int $n): string => $letter.$n, range(1, \count($values))),
+            $values,
+        );
+    }
+
+    /** @return array<string, float> four ends of a pair that wears evenly, mm */
+    private static function pads(float $thinnest): array
+    {
+        return [
+            'inner_a' => $thinnest,
+            'inner_b' => $thinnest + 0.1,
+            'outer_a' => $thinnest + 0.3,
+            'outer_b' => $thinnest + 0.2,
+        ];
     }
 
     /** A long name, a long story, thirty readings of which every third is unsure: what a real shop looks like. */

@@ -58,20 +58,25 @@ final class PlayedJob
     ) {
     }
 
-    /** @param list<array{string, string, int}> $fitted part, place, weeks ago */
+    /**
+     * @param list<array{string, string, int}> $fitted part, place, weeks ago
+     * @param string|null $said the complaint; null: what the driver of such a vehicle says
+     */
     public function open(
         VehicleKind $kind,
         string $pattern = '',
         string $note = '',
         ?Arrival $arrival = null,
         array $fitted = [],
+        ?string $said = null,
+        int $spentCents = 0,
     ): self {
-        $said = (string) $this->vehicle->answer('complaint@vehicle')[''];
+        $said ??= (string) $this->vehicle->answer('complaint@vehicle')[''];
         $parts = array_map(
             static fn (array $row): FittedPart => new FittedPart(Part::of($row[0])->at(Place::of($row[1])), $row[2]),
             $fitted,
         );
-        $intake = new IntakePayload([$said], $pattern, $arrival ?? new Arrival(), $parts, $note);
+        $intake = new IntakePayload([$said], $pattern, $arrival ?? new Arrival(), $parts, $note, $spentCents);
         $this->job = ($this->hands->openJob)($this->hands->author, Uuid::v7(), Uuid::v7(), $kind, $intake, $this->at);
 
         return $this;
@@ -128,6 +133,29 @@ final class PlayedJob
         }
 
         return $this->write(new ReadingPayload($at, $outcomes, $numbers, $unsure), (int) ceil($check->demand->minutes));
+    }
+
+    /**
+     * Figures from a gauge, and the words that they make; rows that no figure speaks for are left open.
+     *
+     * @param array<string, float> $mm by field of the sheet
+     */
+    public function measure(string $check, array $mm, ?int $km = null): self
+    {
+        $at = CheckAt::parse($check);
+        $definition = $this->hands->catalogue->checks->of($at);
+        $sheet = $definition->role->measures ?? throw new \LogicException($check.' takes no figures.');
+        if (!$this->loaded()->state->situation->car->lift->reaches($definition->demand->lift)) {
+            $this->write(new LiftPayload($definition->demand->lift, true), 6);
+        }
+        $typed = array_map(static fn (float $one): string => $one.' mm', $mm)
+            + (null === $km ? [] : ['km' => (string) $km]);
+        $words = $sheet->words($mm, !$this->loaded()->layout->brake($at->place->corner() ?? Corner::LeftFront)->disc);
+
+        return $this->write(
+            new ReadingPayload($at, $words, measured: $typed),
+            (int) ceil($definition->demand->minutes),
+        );
     }
 
     public function sign(): self
@@ -198,7 +226,7 @@ final class PlayedJob
         }
         $place = 'all' === $bleeds ? Place::vehicle() : $repaired->place;
         $purpose = 'all' === $bleeds ? 'renew' : 'opened';
-        $this->write(new BleedSetupPayload('pedal', 'glycol', 'glycol', $purpose), 1);
+        $this->write(new BleedSetupPayload('pedal', 'glycol', 'glycol', $purpose, [], 'lot 4471, opened today'), 1);
         $layout = $this->loaded()->layout;
         foreach (BleedPlan::of($layout, $place)->order as $corner) {
             foreach ($layout->brake($corner)->bleeders() as $bleeder) {

@@ -9,26 +9,21 @@ use App\Finding\SignedFinding;
 use App\Job\AppendEntry;
 use App\Job\OpenJob;
 use App\Job\ReadJob;
-use App\Prediction\Predictions;
-use Random\Engine\Mt19937;
+use App\Prediction\HiddenVehicles;
 use Rodrel\Core\Catalogue\Catalogue;
-use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Rig\HiddenVehicle;
-use Rodrel\Core\Vehicle\Layout;
 use Symfony\Component\Clock\ClockInterface;
 
 /** Sets up vehicles with hidden faults, and the hands that look for them. */
 final readonly class Player
 {
-    private const SEED = 20261;
-
     public function __construct(
         private OpenJob $openJob,
         private AppendEntry $append,
         private ReadJob $readJob,
         private SignedFinding $signed,
         private Catalogue $catalogue,
-        private Predictions $predictions,
+        private HiddenVehicles $hidden,
         private ClockInterface $clock,
     ) {
     }
@@ -50,12 +45,7 @@ final readonly class Player
 
     public function vehicle(string $preset, string $suspect, int $grade, bool $wavering = false): HiddenVehicle
     {
-        $document = $this->catalogue->vehicle($preset);
-        [$signature] = $this->predictions->compute($document);
-        $field = Field::of($this->catalogue->knowledge(), Layout::fromArray($document), $signature);
-        $engine = new Mt19937(self::SEED + crc32($suspect));
-
-        return HiddenVehicle::with($field, $suspect, $grade, $engine, $wavering);
+        return $this->hidden->of($preset, $suspect, $grade, $wavering);
     }
 
     public function day(string $from): string

@@ -157,6 +157,10 @@ final class ShopController extends AbstractController
             = 1 === preg_match('/^[A-Z]{3}$/', $form->getString('currency'))
                 ? $form->getString('currency')
                 : throw InvalidInput::because('shop.currency-wrong');
+        $address = trim($form->getString('address'));
+        $changes['address'] = '' === $address || 1 === preg_match('~^https?://[^\s/]+(:\d+)?/?$~', $address)
+            ? $address
+            : throw InvalidInput::because('shop.address-wrong');
         foreach ($this->schools() as $school => $choices) {
             $chosen = $form->all('school')[$school] ?? '';
             $changes['schools'][$school] = \in_array($chosen, $choices, true)

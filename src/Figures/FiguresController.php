@@ -80,6 +80,7 @@ final class FiguresController extends RendersJob
             'front_axle_kg' => $body->frontShare * $body->massKg,
             'rear_axle_kg' => (1.0 - $body->frontShare) * $body->massKg,
             'tyre_radius_m' => $body->tyreRadiusM,
+            'vacuum_kpa' => $layout->hasAssist() ? $layout->assist->vacuumKpa : null,
             'reservoir_ml' => $layout->pipework->reservoirMl ?? $this->catalogue->bleeding->reservoirMl,
             default => $loaded->state->story->figures()[$name] ?? null,
         };

@@ -14,6 +14,7 @@ use Rodrel\Core\Isolation\Costs;
 use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Isolation\Spoken;
 use Rodrel\Core\Job\PathTaken;
+use Rodrel\Core\Log\Payload\QuotePayload;
 use Rodrel\Core\Repair\PartOption;
 use Rodrel\Core\Repair\Repair;
 use Rodrel\Core\Repair\Scope;
@@ -101,6 +102,8 @@ final class FindingController extends RendersJob
                     .$this->say->outcome($one->check, $one->outcomes),
                 $advice->odd,
             ),
+            spent: $loaded->state->story->intake()->spentCents ?? 0,
+            quotes: $this->quotes($loaded, $group),
             trial: 'trial' === $advice->reason && $rows[0]['group'] === $chosen['group'],
         ));
     }
@@ -137,6 +140,31 @@ final class FindingController extends RendersJob
         usort($options, static fn (array $a, array $b): int => $a['expected'] <=> $b['expected']);
 
         return $options;
+    }
+
+    /**
+     * What was asked for the part, cheapest first, with what each costs more than the cheapest.
+     *
+     * @return list<array{quote: QuotePayload, more: int}>
+     */
+    private function quotes(LoadedJob $loaded, GroupAt $group): array
+    {
+        $quotes = [];
+        foreach ($loaded->state->story->entriesOf(QuotePayload::class) as $entry) {
+            if ($entry->payload->group->is($group)) {
+                $quotes[$entry->payload->from] = $entry->payload;
+            }
+        }
+        usort($quotes, static fn (QuotePayload $a, QuotePayload $b): int => [!$a->isToBeHad(), $a->priceCents]
+            <=> [!$b->isToBeHad(), $b->priceCents]);
+
+        return array_map(
+            static fn (QuotePayload $one): array => [
+                'quote' => $one,
+                'more' => $one->isToBeHad() ? $one->priceCents - $quotes[0]->priceCents : 0,
+            ],
+            $quotes,
+        );
     }
 
     /** @return list<string> parts that the believed faults of a group tend to spoil */

@@ -8,6 +8,7 @@ use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Job\PathTaken;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\FindingPayload;
+use Rodrel\Core\Log\Payload\QuotePayload;
 use Rodrel\Core\Repair\Repair;
 use Rodrel\Core\Repair\Scope;
 
@@ -23,6 +24,7 @@ final readonly class FindingPage
      * @param Entry<FindingPayload>|null $signed
      * @param list<string> $odd readings that speak against it all the same
      * @param bool $trial a trial repair, with its odds
+     * @param list<array{quote: QuotePayload, more: int}> $quotes
      */
     public function __construct(
         public string $sentence,
@@ -51,6 +53,8 @@ final readonly class FindingPage
         public ?PathTaken $path,
         public array $odd,
         public bool $trial,
+        public int $spent,
+        public array $quotes,
     ) {
     }
 }

@@ -16,6 +16,8 @@ use Symfony\Component\HttpFoundation\InputBag;
 final readonly class Fields
 {
     public const LONGEST = 500;
+    private const MOST_CENTS = 10_000_000;
+    private const MOST_COUNT = 999;
 
     public function __construct(private Units $units)
     {
@@ -71,5 +73,30 @@ final readonly class Fields
         }
 
         return $value;
+    }
+
+    /**
+     * Money as it is typed, in minor units; an empty field is none.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     */
+    public function cents(InputBag $form, string $key): int
+    {
+        $typed = str_replace([' ', ','], ['', '.'], $this->optional($form, $key));
+        $cents = '' === $typed ? 0.0 : (is_numeric($typed) ? round(100.0 * (float) $typed) : -1.0);
+
+        return $cents >= 0.0 && $cents <= self::MOST_CENTS
+            ? (int) $cents
+            : throw InvalidInput::because('input.spent');
+    }
+
+    /** @param InputBag<bool|float|int|string> $form */
+    public function count(InputBag $form, string $key): int
+    {
+        $typed = $this->optional($form, $key);
+
+        return '' === $typed || (ctype_digit($typed) && (int) $typed <= self::MOST_COUNT)
+            ? (int) $typed
+            : throw InvalidInput::because('input.count', ['typed' => $typed]);
     }
 }

@@ -32,6 +32,7 @@ final readonly class FiguresForm
         return match (true) {
             str_ends_with($name, '_mm'), str_ends_with($name, '_m') => [Quantity::Length, Unit::Millimetre],
             str_ends_with($name, '_kg') => [Quantity::Mass, Unit::Kilogram],
+            str_ends_with($name, '_kpa') => [Quantity::Pressure, Unit::Kilopascal],
             str_ends_with($name, '_ml') => [Quantity::Volume, Unit::Millilitre],
             default => null,
         };

@@ -20,6 +20,7 @@ use Rodrel\Core\Log\Payload\LiftPayload;
 use Rodrel\Core\Log\Payload\OverridePayload;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\PreparedPayload;
+use Rodrel\Core\Log\Payload\QuotePayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\SettledPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
@@ -87,6 +88,7 @@ final readonly class FormReader
             Kind::Countersign => new CountersignPayload($text('countersigns')),
             Kind::Item => $this->item($form),
             Kind::Settled => new SettledPayload($text('item')),
+            Kind::Quote => $this->quote($form),
             Kind::Photo => throw InvalidInput::because('input.picture-missing'),
             Kind::Finding => throw InvalidInput::because('input.finding'),
         };
@@ -95,6 +97,26 @@ final readonly class FormReader
     private function group(string $typed): GroupAt
     {
         return GroupAt::tryParse($typed) ?? throw InvalidInput::because('input.group');
+    }
+
+    /** @param InputBag<bool|float|int|string> $form */
+    private function quote(InputBag $form): QuotePayload
+    {
+        $had = !$form->getBoolean('unobtainable');
+        $price = $this->fields->cents($form, 'price');
+        if ($had && 0 === $price) {
+            throw InvalidInput::because('input.quote');
+        }
+
+        return new QuotePayload(
+            $this->group($this->fields->text($form, 'group')),
+            $this->fields->text($form, 'from'),
+            $had ? $price : 0,
+            $had ? $this->fields->cents($form, 'core') : 0,
+            $this->fields->count($form, 'days'),
+            $this->fields->count($form, 'months'),
+            $this->fields->optional($form, 'fits'),
+        );
     }
 
     /** @param InputBag<bool|float|int|string> $form */
@@ -179,6 +201,7 @@ final readonly class FormReader
             $this->fields->choice($form, 'fluid', $fluids, 'input.fluid'),
             $this->fields->choice($form, 'purpose', BleedSetupPayload::PURPOSES),
             array_values($own),
+            $this->fields->optional($form, 'lot', self::COLOUR_LENGTH),
         );
     }
 }

@@ -7,7 +7,9 @@ namespace App\Job;
 use App\Account\User;
 use App\Input\Again;
 use App\Input\InvalidInput;
+use App\Vehicle\Vehicle;
 use App\Vehicle\VehicleKind;
+use App\Vehicle\VehicleRepository;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Payload\IntakePayload;
@@ -23,14 +25,43 @@ use Symfony\Component\Uid\Uuid;
 /** Listening: who, what, where, when, and what was fitted lately. */
 final class IntakeController extends RendersJob
 {
-    public function __construct(private readonly Catalogue $catalogue, private readonly IntakeForm $intake)
-    {
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly IntakeForm $intake,
+        private readonly VehicleRepository $vehicles,
+        private readonly FittedBefore $before,
+    ) {
     }
 
     #[Route('/jobs/new', name: 'job_new', methods: ['GET'], priority: 2)]
-    public function blank(): Response
+    public function blank(Request $request): Response
     {
-        return $this->form([], null);
+        $known = $request->query->getString('vehicle');
+        $vehicle = Uuid::isValid($known) ? $this->vehicles->find(Uuid::fromString($known)) : null;
+
+        return $this->form(null === $vehicle ? [] : $this->known($vehicle), null);
+    }
+
+    /**
+     * The form of a vehicle that the shop knows, with the brakes it had last time.
+     *
+     * @return array<string, mixed>
+     */
+    private function known(Vehicle $vehicle): array
+    {
+        $kind = $vehicle->kind();
+        $brakes = [] !== $kind->parts
+            ? ['own_parts' => 'yes'] + $kind->parts
+            : (array) ($this->catalogue->presets[$kind->preset]['questions'] ?? []);
+        $rear = $brakes['rear'] ?? '';
+        if (\in_array($rear, ['built-in', 'electric'], true)) {
+            $brakes = ['rear' => 'disc', 'rear_parking' => $rear] + $brakes;
+        }
+
+        $parts = $this->before->rows($vehicle, $this->intake->choices()['places']);
+        $brakes += [] === $parts ? [] : ['parts' => $parts];
+
+        return ['unit' => $kind->unit, 'anti_lock' => true === ($brakes['anti_lock'] ?? null) ? 'yes' : 'no'] + $brakes;
     }
 
     #[Route('/jobs/new', name: 'job_open', methods: ['POST'], priority: 2)]
@@ -78,6 +109,7 @@ final class IntakeController extends RendersJob
                 form: Again::of($typed, ['parts']),
                 error: $error,
                 choices: $this->intake->choices(),
+                known: [] === $typed ? $this->vehicles->latest() : [],
             )),
             new Response('', null === $error ? 200 : 422),
         );
@@ -87,11 +119,15 @@ final class IntakeController extends RendersJob
     private function typed(IntakePayload $intake): array
     {
         $else = [];
-        foreach ($this->intake->tilesOf($intake->complaints[1] ?? '') as $tile => $value) {
-            $else[$tile.'_else'] = $value;
+        foreach (IntakeForm::MORE as $n => $more) {
+            foreach ($this->intake->tilesOf($intake->complaints[$n + 1] ?? '') as $tile => $value) {
+                $else[$tile.$more] = $value;
+            }
+            $else['pattern'.$more] = $intake->patternsElse[$n] ?? '';
         }
+        $spent = $intake->spentCents > 0 ? ['spent' => \sprintf('%.2f', $intake->spentCents / 100)] : [];
 
-        return $this->intake->tilesOf($intake->complaints[0] ?? '') + $else + $intake->write();
+        return $this->intake->tilesOf($intake->complaints[0] ?? '') + $else + $spent + $intake->write();
     }
 
     /**

@@ -19,6 +19,8 @@ final readonly class IntakeForm
 {
     private const PLACES = ['lf', 'rf', 'lr', 'rr', Place::VEHICLE];
     private const MOST_WEEKS = 520;
+    /** Behind the names of the fields of a second and a third complaint. */
+    public const MORE = ['_else', '_third'];
 
     public function __construct(private Catalogue $catalogue, private Fields $fields)
     {
@@ -27,18 +29,23 @@ final readonly class IntakeForm
     /** @param InputBag<bool|float|int|string> $form */
     public function read(InputBag $form): IntakePayload
     {
-        $complaints = [$this->complaint($form, 'what', 'where', 'timing')];
-        if ('' !== $this->fields->optional($form, 'what_else')) {
-            $complaints[] = $this->complaint($form, 'what_else', 'where_else', 'timing_else');
+        $patterns = [$this->complaint($form, 'what', 'where', 'timing') => $this->pattern($form, 'pattern')];
+        foreach (self::MORE as $more) {
+            if ('' !== $this->fields->optional($form, 'what'.$more)) {
+                $said = $this->complaint($form, 'what'.$more, 'where'.$more, 'timing'.$more);
+                $patterns += [$said => $this->pattern($form, 'pattern'.$more)];
+            }
         }
-        $pattern = $this->fields->optional($form, 'pattern');
+        $else = array_values(\array_slice($patterns, 1));
 
         return new IntakePayload(
-            array_values(array_unique($complaints)),
-            \in_array($pattern, $this->patterns(), true) ? $pattern : '',
+            array_map(strval(...), array_keys($patterns)),
+            array_values($patterns)[0],
             new Arrival($form->getBoolean('hot'), $form->getBoolean('driven_in'), $form->getBoolean('stood')),
             $this->parts($form),
             $this->fields->optional($form, 'note'),
+            $this->fields->cents($form, 'spent'),
+            '' === implode('', $else) ? [] : $else,
         );
     }
 
@@ -108,6 +115,14 @@ final readonly class IntakeForm
         }
 
         return $fitting[0]->id ?? throw InvalidInput::because('input.what');
+    }
+
+    /** @param InputBag<bool|float|int|string> $form */
+    private function pattern(InputBag $form, string $field): string
+    {
+        $said = $this->fields->optional($form, $field);
+
+        return \in_array($said, $this->patterns(), true) ? $said : '';
     }
 
     /** @return list<string> the words of when it happens */

@@ -64,6 +64,20 @@ final class JobLineRepository extends ServiceEntityRepository
         return array_map(static fn (JobLine $line): Uuid => $line->jobId(), $lines);
     }
 
+    /** @return list<JobLine> those with open items, the one touched last first */
+    public function withOpenItems(int $most): array
+    {
+        /** @var list<JobLine> $lines */
+        $lines = $this->createQueryBuilder('l')
+            ->andWhere('l.openItems > 0')
+            ->orderBy('l.touchedAt', 'DESC')
+            ->setMaxResults($most)
+            ->getQuery()
+            ->getResult();
+
+        return $lines;
+    }
+
     /** @return array{shed: int, mine: int, done: int, unsafe: int} */
     public function counts(Uuid $me): array
     {

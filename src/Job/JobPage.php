@@ -35,6 +35,11 @@ final readonly class JobPage
         return $this->loaded->id();
     }
 
+    public function vehicle(): string
+    {
+        return (string) $this->loaded->job->vehicleId();
+    }
+
     public function unit(): string
     {
         return $this->loaded->job->unit();

@@ -16,8 +16,7 @@ use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\TypedNumber;
 use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Quantity\Unit;
-use Rodrel\Core\Vehicle\PadWear;
-use Rodrel\Core\Vehicle\WearLimit;
+use Rodrel\Core\Vehicle\Measuring;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Symfony\Component\HttpFoundation\InputBag;
 
@@ -26,10 +25,10 @@ use Symfony\Component\HttpFoundation\InputBag;
  */
 final readonly class ReadingForm
 {
-    private const PAD_SPOTS = ['inner_a', 'inner_b', 'outer_a', 'outer_b'];
-    private const LIMIT_FIGURES = ['measured', 'limit'];
-    /** No pad is thicker (mm; general workshop practice). */
-    private const MOST_PAD_MM = 25.0;
+    /** No lining is thicker, no rotor or drum wider (mm; general workshop practice). */
+    private const MOST_LINING_MM = 25.0;
+    private const MOST_MM = 600.0;
+    private const MOST_KM = 2_000_000;
 
     public function __construct(
         private Catalogue $catalogue,
@@ -45,16 +44,18 @@ final readonly class ReadingForm
         $check = $this->catalogue->checks->of($at);
         $words = $form->all('word');
         $outcomes = $numbers = [];
+        $judged = $this->judged($form, $check->role->measures);
         $tau = $check->isHeat() ? $this->temperatures->cooling($form, $check->firstRow()->id) : HeatRound::STANDING_S;
         foreach ($check->rows as $row) {
             if ($row->observer->isOverAir()) {
                 $numbers[$row->id] = $this->temperatures->atStop($form, $row->id, $tau);
-            } elseif ($this->isSkipped($form, $check, $row)) {
+            } elseif (!isset($judged[$row->id]) && $this->isSkipped($form, $check, $row)) {
                 continue;
             } elseif (null !== $row->observer->typed) {
                 $numbers[$row->id] = $this->number($form, $row->id, $row->observer->typed);
             } else {
-                $word = $words['' === $row->id ? 0 : $row->id] ?? $this->judged($form, $check);
+                // what was measured goes before what was ticked
+                $word = $judged[$row->id] ?? $words['' === $row->id ? 0 : $row->id] ?? null;
                 $known = \is_string($word) && \in_array($word, $row->observer->words(), true);
                 $outcomes[$row->id] = $known ? $word : throw InvalidInput::because('input.row');
             }
@@ -68,7 +69,9 @@ final readonly class ReadingForm
         $weak = $check->isHeat() && Infrared::isWeak($form->getString('surface'));
         $unsure = $weak || $form->getBoolean('unsure');
 
-        return new ReadingPayload($at, $outcomes, $numbers, $unsure, $again, $this->behind($form));
+        $behind = $this->behind($form, $check->role->measures);
+
+        return new ReadingPayload($at, $outcomes, $numbers, $unsure, $again, $behind);
     }
 
     /**
@@ -102,78 +105,89 @@ final readonly class ReadingForm
     }
 
     /**
-     * The word that typed figures make, on the sheets that have such figures.
+     * The words that typed figures make, on the sheets that have such figures.
      *
      * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, string> by row
      */
-    private function judged(InputBag $form, Check $check): ?string
+    private function judged(InputBag $form, ?Measuring $sheet): array
     {
-        return match ($check->role->measures) {
-            'pad-wear' => $this->wear($form),
-            'wear-limit' => $this->limit($form),
-            default => null,
+        $mm = null === $sheet ? [] : $this->figures($form, $sheet);
+        $drum = 'drum' === $this->fields->optional($form, 'part');
+        if (null === $sheet || [] === $mm) {
+            return [];
+        }
+        $most = match ($sheet) {
+            Measuring::PadWear, Measuring::Shoe => self::MOST_LINING_MM,
+            default => self::MOST_MM,
         };
-    }
-
-    /**
-     * Four thicknesses make the word.
-     *
-     * @param InputBag<bool|float|int|string> $form
-     */
-    private function wear(InputBag $form): string
-    {
-        $mm = array_map(
-            fn (string $spot): float => $this->fields->measured($form, $spot, Quantity::Length, Unit::Millimetre)->core,
-            self::PAD_SPOTS,
-        );
-        if (max($mm) > self::MOST_PAD_MM && !$form->getBoolean('sure')) {
+        if (max($mm) > $most && !$form->getBoolean('sure')) {
             throw InvalidInput::because('input.implausible', [
                 'typed' => (string) max($mm),
                 'low' => '0',
-                'high' => (string) self::MOST_PAD_MM,
+                'high' => (string) $most,
                 'unit' => Unit::Millimetre->value,
             ]);
         }
-
-        return PadWear::of(...$mm)->word;
-    }
-
-    /**
-     * What was measured against the stamped limit; a limit that cannot be is questioned.
-     *
-     * @param InputBag<bool|float|int|string> $form
-     */
-    private function limit(InputBag $form): string
-    {
-        [$measured, $limit] = array_map(
-            fn (string $key): float => $this->fields->measured($form, $key, Quantity::Length, Unit::Millimetre)->core,
-            self::LIMIT_FIGURES,
-        );
-        $wear
-            = 'drum' === $this->fields->choice($form, 'part', ['drum', 'rotor'])
-                ? WearLimit::ofDrum($measured, $limit)
-                : WearLimit::ofRotor($measured, $limit);
-        if (!$wear->plausible && !$form->getBoolean('sure')) {
-            throw InvalidInput::because('input.limit', ['left' => (string) round($wear->leftMm, 1)]);
+        if (Measuring::Limit === $sheet) {
+            $wear = Measuring::limit($mm, $drum);
+            if (!$wear->plausible && !$form->getBoolean('sure')) {
+                throw InvalidInput::because('input.limit', ['left' => (string) round($wear->leftMm, 1)]);
+            }
         }
 
-        return $wear->word;
+        return $sheet->words($mm + ['bolts' => (float) max(3, $this->fields->count($form, 'bolts') ?: 5)], $drum);
     }
 
     /**
-     * What stands behind a measured word, as typed.
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, float> mm by field; none where nothing was measured
+     */
+    private function figures(InputBag $form, Measuring $sheet): array
+    {
+        $mm = [];
+        foreach ($sheet->fields() as $field) {
+            if ('' !== $this->fields->optional($form, $field)) {
+                $mm[$field] = $this->fields->measured($form, $field, Quantity::Length, Unit::Millimetre)->core;
+            }
+        }
+        if ([] === array_diff_key($mm, ['limit' => 0.0])) {
+            return []; // a limit that the sheet knew already is no measurement
+        }
+        foreach ($sheet->fields() as $field) {
+            if (!isset($mm[$field]) && !$sheet->mayMiss($field)) {
+                throw InvalidInput::because('input.figure', ['typed' => (string) \count($mm)]);
+            }
+        }
+
+        return $mm;
+    }
+
+    /**
+     * What stands behind a measured word, as typed and with its unit; and the kilometres it was measured at.
      *
      * @param InputBag<bool|float|int|string> $form
      *
      * @return array<string, string>
      */
-    private function behind(InputBag $form): array
+    private function behind(InputBag $form, ?Measuring $sheet): array
     {
         $kept = [];
-        foreach ([...self::PAD_SPOTS, ...self::LIMIT_FIGURES] as $key) {
-            if ('' !== $this->fields->optional($form, $key)) {
-                $kept[$key] = $this->fields->optional($form, $key, 30);
+        foreach (null === $sheet || [] === $this->figures($form, $sheet) ? [] : $sheet->fields() as $key) {
+            if ('' !== $this->fields->optional($form, $key, 30)) {
+                $typed = $this->fields->measured($form, $key, Quantity::Length, Unit::Millimetre);
+                $kept[$key] = is_numeric(str_replace(',', '.', $typed->typed))
+                    ? $typed->typed.' '.$typed->unit->value
+                    : $typed->typed;
             }
+        }
+        $km = str_replace([' ', '.', ','], '', $this->fields->optional($form, 'km', 12));
+        if ('' !== $km && [] !== $kept) {
+            $kept['km'] = ctype_digit($km) && (int) $km <= self::MOST_KM
+                ? $km
+                : throw InvalidInput::because('input.km', ['typed' => $km]);
         }
 
         return $kept;

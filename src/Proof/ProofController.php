@@ -7,14 +7,20 @@ namespace App\Proof;
 use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Proof\Criterion;
 use Rodrel\Core\Proof\CriterionRule;
+use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The proof run: gate by gate, each computed from readings of the epoch that the repair opened. */
 final class ProofController extends RendersJob
 {
+    public function __construct(private readonly Catalogue $catalogue, private readonly ClockInterface $clock)
+    {
+    }
+
     #[Route('/jobs/{id:job}/proof', name: 'job_proof', methods: ['GET'])]
     public function __invoke(Job $job): Response
     {
@@ -45,7 +51,26 @@ final class ProofController extends RendersJob
                 $loaded->state->road()->unmet,
             ),
             failed: $proof->failed()?->id,
+            night: $this->night($loaded),
         ));
+    }
+
+    /**
+     * The day on which the pedal's height is measured again, where the repair opened the system and nobody noted it.
+     */
+    private function night(LoadedJob $loaded): ?string
+    {
+        $repaired = $loaded->state->repaired;
+        if (null === $repaired || !$this->catalogue->repairs->opensSystem($repaired)) {
+            return null;
+        }
+        foreach ($loaded->state->story->openItems() as $item) {
+            if ($item->payload->text === $this->say->ui('proof.night-item')) {
+                return null;
+            }
+        }
+
+        return $this->clock->now()->modify('+1 day')->format('Y-m-d');
     }
 
     /** @return array<string, mixed> */

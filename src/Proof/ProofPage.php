@@ -10,6 +10,7 @@ final readonly class ProofPage
     /**
      * @param list<array<string, mixed>> $criteria
      * @param list<array{key: string, said: string, overridable: bool, gate: string, answer: null}> $road
+     * @param string|null $night the day on which the pedal's height is to be measured again
      */
     public function __construct(
         public array $criteria,
@@ -20,6 +21,7 @@ final readonly class ProofPage
         public bool $mayHandOver,
         public array $road,
         public ?string $failed,
+        public ?string $night,
     ) {
     }
 }

@@ -19,6 +19,7 @@ use Rodrel\Core\Log\Payload\OverridePayload;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\PhotoPayload;
 use Rodrel\Core\Log\Payload\PreparedPayload;
+use Rodrel\Core\Log\Payload\QuotePayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
@@ -111,9 +112,11 @@ final readonly class LogView
             $payload instanceof FiguresPayload => $this->figures($payload),
             $payload instanceof BleedSetupPayload => $this->say->ui('bleed.method-'.$payload->method)
                 .', '
-                .$this->say->ui('bleed.fluid-'.$payload->fluid),
+                .$this->say->ui('bleed.fluid-'.$payload->fluid)
+                .('' === $payload->lot ? '' : ', '.$payload->lot),
             $payload instanceof WaivePayload, $payload instanceof OverridePayload => $payload->reason,
             $payload instanceof ItemPayload => $this->say->item($payload),
+            $payload instanceof QuotePayload => $this->say->group($payload->group).': '.$payload->from,
             $payload instanceof PhotoPayload => $this->say->about($payload->about),
             default => '',
         };

@@ -58,6 +58,12 @@ final class ShopSettings implements ResetInterface
         return $this->shape()->text('currency');
     }
 
+    /** Where the shop's devices reach this machine, printed on labels; '' where it is the page's own. */
+    public function address(): string
+    {
+        return $this->shape()->text('address', '');
+    }
+
     public function timeZone(): \DateTimeZone
     {
         return new \DateTimeZone($this->shape()->text('time_zone'));

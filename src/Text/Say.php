@@ -93,10 +93,12 @@ final readonly class Say
     /** The same with its key and parameters: the fault's own sentence where it has one. */
     public function saidFinding(GroupAt $group, ?SuspectAt $suspect = null): Said
     {
-        $parameters = ['place' => $this->place($group->place->id)];
+        // a part that is there once says where in it the fault sits
+        $where = $group->place->isVehicle() && null !== $suspect ? $suspect->place->id : $group->place->id;
+        $parameters = ['place' => $this->place($where)];
         foreach ([null === $suspect ? null : 'finding.'.$suspect->id, 'repair.'.$group->id.'.finding'] as $key) {
             if (null !== $key && ($said = $this->text($key, $parameters)) !== $key) {
-                return new Said($said, $key, ['place' => $group->place->id]);
+                return new Said($said, $key, ['place' => $where]);
             }
         }
 
@@ -127,10 +129,15 @@ final readonly class Say
     public function word(CheckAt $check, string $row, string $word): string
     {
         $byRow = '' !== $row && null === $this->catalogue->checks->of($check)->row($row)?->corner;
-        $own = 'check.'.$check->id.'.word.'.($byRow ? $row.'.' : '').$word;
-        $said = $this->text($own);
+        $own = 'check.'.$check->id.'.word.';
+        foreach ($byRow ? [$own.$row.'.'.$word, $own.$word] : [$own.$word] as $key) {
+            $said = $this->text($key);
+            if ($said !== $key) {
+                return $said;
+            }
+        }
 
-        return $said === $own ? $this->text('word.'.$word) : $said;
+        return $this->text('word.'.$word);
     }
 
     public function row(CheckAt $check, string $row): string
@@ -191,9 +198,11 @@ final readonly class Say
         if (null === $intake) {
             return '';
         }
-        $parts = array_map(fn (string $id): string => $this->text('complaint.'.$id), $intake->complaints);
-        if ('' !== $intake->pattern) {
-            $parts[] = $this->text('pattern.'.$intake->pattern);
+        $parts = [];
+        foreach ($intake->complaints as $n => $id) {
+            $when = 0 === $n ? $intake->pattern : $intake->patternsElse[$n - 1] ?? '';
+            $parts[] = $this->text('complaint.'.$id);
+            $parts = '' === $when ? $parts : [...$parts, $this->text('pattern.'.$when)];
         }
         foreach ($intake->parts as $fitted) {
             $parts[] = $this->text('recent', [

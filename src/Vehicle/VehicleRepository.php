@@ -12,9 +12,18 @@ use Symfony\Component\Uid\Uuid;
 /** @extends ServiceEntityRepository<Vehicle> */
 final class VehicleRepository extends ServiceEntityRepository
 {
+    /** So many known vehicles are offered at the intake. */
+    private const OFFERED = 12;
+
     public function __construct(ManagerRegistry $registry)
     {
         parent::__construct($registry, Vehicle::class);
+    }
+
+    /** @return list<Vehicle> those that the shop knows, the latest first */
+    public function latest(): array
+    {
+        return $this->findBy([], ['knownSince' => 'DESC'], self::OFFERED);
     }
 
     /** The vehicle of that name and kind; a new one where the shop has none. */
