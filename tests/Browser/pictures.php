@@ -25,22 +25,25 @@ $views = [
     'intake' => '/jobs/new',
     'bench' => $job('Unit 12', 'Bench').'/bench',
     'check' => $job('Unit 07', 'Bench').'/checks/pedal@vehicle',
+    'pedal' => $job('Unit 09', 'sinks').'/pedal',
+    'vacuum' => $job('Unit 34', 'Proof run').'/vacuum',
+    'trace' => $job('Unit 12', 'Bench').'/trace/lf',
     'heat' => $job('Unit 23', 'Report', 'done').'/heat',
-    'heat-sheet' => $job('Unit 12', 'Bench').'/checks/heat-arrival@vehicle',
-    'checks' => $job('Unit 12', 'Bench').'/checks',
-    'finding' => $job('Unit 19', 'Bench').'/finding',
+    'finding' => $job('Unit 17', 'Repair sheet').'/finding',
     'repair' => $job('Unit 23', 'Repair sheet').'/repair',
-    'items' => $job('Unit 23', 'Repair sheet').'/items',
     'bleed' => $job('Unit 15', 'Bleed run').'/bleed',
     'proof' => $job('Unit 07', 'Proof run').'/proof',
     'shop' => '/shop',
-    'vehicle' => $job('Unit 28', 'Repair sheet').'/vehicle',
+    'measure' => $job('Unit 09', 'shakes').'/measure',
+    'condition' => $job('Unit 21', 'looked over').'/condition',
     'report' => $job('Unit 12', 'Report', 'done').'/report',
 ];
 foreach ($views as $name => $path) {
     $chrome->go($path)->picture("$to/$name.png");
     echo "$name\n";
 }
+$chrome->go($views['condition'])->tap('.head-title a');
+$chrome->picture("$to/unit.png");
 $chrome->size(800, 1280);
 $chrome->go($views['bench'])->picture("$to/bench-portrait.png");
 $chrome->go(str_replace('/bench', '/checks/spin@vehicle', $views['bench']))->picture("$to/check-portrait.png");

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Functional;
+
+use App\Job\JobEntry;
+use Symfony\Component\Uid\Uuid;
+
+/** What the pedal side asks of the door: several sheets at once, quotes, money spent, assist that is not modelled. */
+final class PedalSidePagesTest extends ShopTestCase
+{
+    /** What fits is kept, what does not comes back as it was typed; sent again nothing is kept twice. */
+    public function testTheFirstLookIsKeptSheetBySheet(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $this->client->request('GET', "/jobs/$id/first-look");
+        self::assertStringContainsString('Look at level, wet and lamps', $this->text('.first-look-sheets'));
+        $look = ['entry' => Uuid::v7()->toRfc4122(), 'word' => ['level' => 'primary', 'wet' => 'good']];
+        $pedal = ['entry' => Uuid::v7()->toRfc4122(), 'number' => ['travel' => 'sixty'], 'word' => ['feel' => 'firm']];
+        $send = fn (array $sheets) => $this->client->request('POST', "/jobs/$id/first-look", [
+            '_token' => 'csrf-token',
+            'sheet' => $sheets,
+        ]);
+        $send(['look@vehicle' => $look, 'pedal@vehicle' => $pedal]);
+        self::assertResponseStatusCodeSame(422);
+        self::assertStringContainsString('Hold the pedal firm', $this->text('.wrong'));
+        self::assertSelectorExists('input[value=sixty]');
+        self::assertSame(['intake', 'reading'], $this->kinds($id), 'the look is kept all the same');
+
+        $pedal['number'] = ['travel' => '67'];
+        $send(['look@vehicle' => $look, 'pedal@vehicle' => $pedal]);
+        self::assertResponseRedirects();
+        self::assertSame(['intake', 'reading', 'reading'], $this->kinds($id), 'the look is not kept twice');
+        $this->client->request('GET', "/jobs/$id/fluid");
+        self::assertStringContainsString('Low: find where it went', $this->text('h1'));
+    }
+
+    /** Two quotes: the cheaper first, the dearer with what it costs more, what is not to be had last. */
+    public function testQuotesStandBesideEachOther(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $this->client->request('GET', "/jobs/$id/finding");
+        $group = (string) $this->client->getCrawler()->filter('input[name=group]')->attr('value');
+        $quote = ['group' => $group, 'days' => '2', 'months' => '24', 'core' => '', 'fits' => ''];
+        $this->append($id, 'quote', ['from' => 'Harrow Parts', 'price' => ''] + $quote);
+        self::assertResponseStatusCodeSame(422);
+        self::assertStringContainsString('A price is expected', $this->text());
+        foreach (['Harrow Parts' => '145.50', 'Lindeck' => '120'] as $from => $price) {
+            $this->append($id, 'quote', ['from' => $from, 'price' => $price] + $quote);
+            self::assertResponseRedirects();
+        }
+        $this->append($id, 'quote', ['from' => 'Overmoor', 'price' => '', 'unobtainable' => '1'] + $quote);
+        $this->client->request('GET', "/jobs/$id/finding?group=".rawurlencode($group));
+        $rows = $this->client->getCrawler()->filter('.quotes tbody tr')->each(static fn ($row): string => $row->text());
+        self::assertCount(3, $rows);
+        self::assertStringContainsString('Lindeck', $rows[0]);
+        self::assertMatchesRegularExpression('/Harrow Parts.*€146.*\+ €26/', $rows[1]);
+        self::assertStringContainsString('Not to be had there', $rows[2]);
+    }
+
+    /** Assist that the model does not know is named and refused, and nothing that was typed is lost. */
+    public function testAssistThatIsNotModelledIsRefused(): void
+    {
+        $this->signIn();
+        $new = ['_token' => 'csrf-token', 'job' => Uuid::v7()->toRfc4122(), 'entry' => Uuid::v7()->toRfc4122()]
+            + ['unit' => 'Unit 71, saw', 'split' => 'diagonal', 'rear' => 'disc', 'anti_lock' => 'yes']
+            + ['what' => 'weak', 'where' => '', 'pattern' => '', 'note' => '', 'spent' => '85.50'];
+        $not = ['steering-pump' => 'steering pump is not in the model', 'by-wire' => 'brake by wire']
+            + ['compressed-air' => 'no hydraulics', 'oil-immersed' => 'Discs in oil']
+            + ['pump-and-accumulator' => 'discharge'];
+        foreach ($not as $assist => $said) {
+            $this->client->request('POST', '/jobs/new', ['assist' => $assist] + $new);
+            self::assertResponseStatusCodeSame(422);
+            self::assertStringContainsString($said, $this->text('.wrong'));
+            self::assertSelectorExists('input[name=spent][value="85.50"]');
+        }
+        $this->client->request('POST', '/jobs/new', ['assist' => 'engine-vacuum', 'spent' => 'much'] + $new);
+        self::assertStringContainsString('An amount of money is expected', $this->text('.wrong'));
+    }
+
+    /** @return list<string> of a job's log, in order */
+    private function kinds(string $id): array
+    {
+        $entries = self::getContainer()->get('doctrine')->getRepository(JobEntry::class);
+
+        return array_map(
+            static fn (JobEntry $entry): string => $entry->kind(),
+            $entries->findBy(['jobId' => Uuid::fromString($id)], ['seq' => 'ASC']),
+        );
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Rooms;
+
+use PHPUnit\Framework\TestCase;
+use Rodrel\Core\Tests\World;
+
+/** `docs/coverage.md` names what the catalogue has and nothing else; `docs/outside.md` what it has not. */
+final class CoverageTest extends TestCase
+{
+    public function testEveryIdHasItsLine(): void
+    {
+        $catalogue = World::catalogue();
+        $cautions = [];
+        foreach ($catalogue->checks as $check) {
+            $cautions[] = $check->manner->caution;
+        }
+        foreach ($catalogue->repairs->procedures as $procedure) {
+            foreach ($procedure->steps as $step) {
+                array_push($cautions, ...$step->cautions);
+            }
+        }
+        $has = [
+            'Complaints' => array_keys($catalogue->complaints->all),
+            'Faults' => array_keys($catalogue->faults->all),
+            'Checks' => array_keys($catalogue->checks->all),
+            'Repairs' => array_keys($catalogue->repairs->all),
+            'Cautions' => array_values(array_unique(array_filter($cautions))),
+        ];
+        $named = array_fill_keys(array_keys($has), []);
+        $kind = '';
+        foreach (self::lines('coverage.md') as $line) {
+            $kind = 1 === preg_match('/^## (\w+)/', $line, $found) ? $found[1] : $kind;
+            if (1 === preg_match('/^\| .+ \| `([a-z.-]+)` \|$/', $line, $found)) {
+                $named[$kind][] = $found[1];
+            }
+        }
+        foreach ($has as $kind => $ids) {
+            sort($ids);
+            sort($named[$kind]);
+            self::assertSame($ids, $named[$kind], $kind);
+        }
+    }
+
+    /** What is said to be outside is not in the catalogue, and has its reason; what is pointed to is there. */
+    public function testWhatIsOutsideIsNotInside(): void
+    {
+        $catalogue = World::catalogue();
+        $ids = [
+            ...array_keys($catalogue->faults->all),
+            ...array_keys($catalogue->checks->all),
+            ...array_keys($catalogue->repairs->all),
+        ];
+        $outside = 0;
+        foreach (self::lines('outside.md') as $line) {
+            if (1 === preg_match('/^\| [^`]+ \| `([a-z.-]+)` \| (.+) \|$/', $line, $found)) {
+                ++$outside;
+                self::assertNotContains($found[1], $ids);
+                self::assertGreaterThan(20, \strlen($found[2]), $found[1]);
+                preg_match_all('/`([a-z.-]+)`/', $found[2], $pointed);
+                self::assertSame([], array_values(array_diff($pointed[1], $ids)), $found[1]);
+            }
+        }
+        self::assertGreaterThan(10, $outside);
+    }
+
+    /** @return list<string> */
+    private static function lines(string $file): array
+    {
+        return file(\dirname(__DIR__, 2).'/docs/'.$file, \FILE_IGNORE_NEW_LINES) ?: [];
+    }
+}
