@@ -74,6 +74,15 @@ final class World
         return $texts;
     }
 
+    /** @return list<string> presets with brake lines; of the others pressures are stand-ins */
+    public static function hydraulic(): array
+    {
+        return array_values(array_filter(
+            array_map(strval(...), array_keys(self::catalogue()->presets)),
+            static fn (string $preset): bool => self::layout($preset)->reach()->isHydraulic(),
+        ));
+    }
+
     /** @param array<string, mixed> $changes merged into the preset */
     public static function layout(string $preset = 'medium-car', array $changes = []): Layout
     {

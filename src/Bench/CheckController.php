@@ -25,8 +25,8 @@ use Symfony\Component\Routing\Attribute\Route;
 /** One check's sheet, and the search through all of them. */
 final class CheckController extends RendersJob
 {
-    /** Without it nothing is tried: service mode, cycling, coding. */
-    private const ONLY_WITH = 'scan-tool';
+    /** Without them nothing is tried: service mode, cycling, coding; gas under pressure; a spring chamber caged. */
+    private const ONLY_WITH = ['scan-tool', 'charging-kit', 'caging-bolt'];
 
     public function __construct(
         private readonly Catalogue $catalogue,
@@ -117,7 +117,7 @@ final class CheckController extends RendersJob
     {
         $missing = $this->shop->isolation()->missingTools($check->demand->tools);
         $instead = $check->demand->turn->instead;
-        if ([] === $missing || (null === $instead && !\in_array(self::ONLY_WITH, $missing, true))) {
+        if ([] === $missing || (null === $instead && [] === array_intersect(self::ONLY_WITH, $missing))) {
             return [];
         }
         $next = null === $instead ? null : CheckAt::of($instead, $at->place);

@@ -94,7 +94,7 @@ final readonly class CatalogueCommand extends JsonCommand
                 array_map(
                     static fn (Fault $fault): array => [
                         'id' => $fault->id,
-                        'places' => $fault->places->value,
+                        'places' => $fault->places->kind->value,
                         'repair' => $fault->cure->repair,
                         'weight' => $fault->odds->weight,
                         'confirm' => $fault->confirm,
@@ -106,7 +106,7 @@ final readonly class CatalogueCommand extends JsonCommand
                 array_map(
                     static fn (Check $check): array => [
                         'id' => $check->id,
-                        'places' => $check->places->value,
+                        'places' => $check->places->kind->value,
                         'station' => $check->station,
                         'state' => $check->demand->lift->value,
                         'minutes' => $check->demand->minutes,

@@ -149,6 +149,17 @@ final class IntakeController extends RendersJob
             'solid_axle' => $form->getBoolean('solid_axle'),
             'rear_valve' => $form->getBoolean('rear_valve'),
         ];
+        $parts = match ($parts['assist']) { // what is not asked of these kinds
+            'compressed-air' => ['split' => 'front-rear', 'solid_axle' => true] + $parts,
+            'oil-immersed' => ['split' => 'front-rear', 'front' => 'disc', 'rear' => 'disc', 'anti_lock' => false,
+                'solid_axle' => true] + $parts,
+            default => $parts,
+        };
+        foreach ($this->catalogue->presets as $id => $preset) {
+            if ($parts == ($preset['parts'] ?? null)) {
+                return [$id, []];
+            }
+        }
         $plain
             = 'yes' !== $form->getString('own_parts')
             && 'disc' === $parts['front']

@@ -84,7 +84,7 @@ final readonly class Catalogue
         $this->parts = $parts;
         $presets = [];
         foreach ($files['presets']->in('presets')->keys() as $id) {
-            $presets[$id] = $files['presets']->in('presets')->raw($id);
+            $presets[$id] = Composer::preset($files['presets']->in('presets')->raw($id));
         }
         $this->presets = $presets;
     }

@@ -81,6 +81,12 @@ final readonly class References
             if ($id !== $preset->text('id')) {
                 $preset->miss('id', 'a preset is called by its own key');
             }
+            if ($preset->has('parts')) {
+                $preset->raw('parts');
+                $preset->in('figures')->numberMapSelf();
+                $layouts[] = Layout::fromArray($this->catalogue->presets[$id]);
+                continue;
+            }
             $preset->in('questions')->flag('anti_lock');
             foreach (['split', 'rear', 'assist'] as $question) {
                 $preset->in('questions')->text($question);
@@ -211,7 +217,7 @@ final readonly class References
     private function confirmations(Fault $fault, string $at): void
     {
         $checks = [];
-        if ([] === $fault->confirm && Places::Vehicle !== $fault->places) {
+        if ([] === $fault->confirm && Places::Vehicle !== $fault->places->kind) {
             $this->miss($at.'/confirm', 'a check that confirms it is expected');
         }
         foreach ($fault->confirm as $id) {

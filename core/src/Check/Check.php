@@ -8,7 +8,7 @@ use Rodrel\Core\Check\Observer\Observers;
 use Rodrel\Core\Provenance;
 use Rodrel\Core\Shape;
 use Rodrel\Core\Vehicle\Layout;
-use Rodrel\Core\Vehicle\Places;
+use Rodrel\Core\Vehicle\Sites;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
@@ -22,7 +22,7 @@ final readonly class Check
     /** @param non-empty-array<string, Row> $rows by row id; a check with one answer has the row '' */
     private function __construct(
         public string $id,
-        public Places $places,
+        public Sites $places,
         public string $station,
         public Manner $manner,
         public Demand $demand,
@@ -37,7 +37,7 @@ final readonly class Check
 
         return new self(
             $shape->text('id'),
-            $shape->oneOf('places', Places::class),
+            Sites::fromShape($shape),
             $shape->text('station'),
             Manner::fromShape($shape),
             Demand::fromShape($shape),

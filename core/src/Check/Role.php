@@ -12,9 +12,16 @@ final readonly class Role
 {
     /** In `tells`: a word other than the row's first says that its wheel is held. */
     public const HELD = 'held';
+    /** In `tells`: its first word says that no pressure is stored any more. */
+    public const LET_GO = 'let-go';
+
+    /** Its rows tell which wheels are held. */
+    public bool $held;
+    /** It tells whether stored pressure was let go. */
+    public bool $discharges;
 
     /**
-     * @param bool $held its rows tell which wheels are held
+     * @param string|null $tells HELD or LET_GO
      * @param Measuring|null $measures the sheet that makes its word out of typed figures
      * @param string|null $drawn where on the drawing it is made; null: at the wheel, or nowhere for the whole vehicle
      * @param bool $proof belongs to the proof only, is never suggested
@@ -23,7 +30,7 @@ final readonly class Role
      * @param list<string> $proves words that pass the proof, where the same drive is made again after the repair
      */
     private function __construct(
-        public bool $held,
+        ?string $tells,
         public ?Measuring $measures,
         public ?string $drawn,
         public bool $proof,
@@ -31,12 +38,14 @@ final readonly class Role
         public bool $asked,
         public array $proves,
     ) {
+        $this->held = self::HELD === $tells;
+        $this->discharges = self::LET_GO === $tells;
     }
 
     public static function fromShape(Shape $shape): self
     {
         return new self(
-            $shape->has('tells') && self::HELD === $shape->choice('tells', [self::HELD]),
+            $shape->has('tells') ? $shape->choice('tells', [self::HELD, self::LET_GO]) : null,
             $shape->has('measures') ? $shape->oneOf('measures', Measuring::class) : null,
             $shape->has('drawn') ? $shape->choice('drawn', ['pedal', 'hose', 'modulator', 'master']) : null,
             $shape->flag('proof_only'),

@@ -6,7 +6,7 @@ namespace Rodrel\Core\Fault;
 
 use Rodrel\Core\Provenance;
 use Rodrel\Core\Shape;
-use Rodrel\Core\Vehicle\Places;
+use Rodrel\Core\Vehicle\Sites;
 use Rodrel\Core\Vocabulary\Place;
 use Rodrel\Core\Vocabulary\SuspectAt;
 
@@ -16,7 +16,7 @@ final readonly class Fault
     /** @param list<string> $confirm ids of the checks that confirm it */
     private function __construct(
         public string $id,
-        public Places $places,
+        public Sites $places,
         public Odds $odds,
         public Damage $damage,
         public Signs $signs,
@@ -31,7 +31,7 @@ final readonly class Fault
 
         return new self(
             $shape->text('id'),
-            $shape->oneOf('places', Places::class),
+            Sites::fromShape($shape),
             Odds::fromShape($shape),
             Damage::fromShape($shape),
             Signs::fromShape($shape->in('signs'), $shape->in('shows_at'), self::told($shape)),

@@ -6,6 +6,7 @@ namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Checks;
+use Rodrel\Core\Vehicle\Reach;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
@@ -29,6 +30,7 @@ final readonly class Asking
             Fact::Together => [] === $car->apart,
             Fact::Closed => !$car->opened,
             Fact::DrivenIn => $car->drivenIn,
+            Fact::Discharged => !$this->now->reach->stores() || $this->now->discharged($this->checks),
             Fact::Unstarted => !$car->drivenIn && !$this->now->started($this->checks),
             Fact::Held => [] !== array_filter(
                 $this->now->held($this->checks),
@@ -36,6 +38,12 @@ final readonly class Asking
             ),
             Fact::MadeBefore => null === $check?->demand->turn->after || $this->now->made($this->first($check)),
         };
+    }
+
+    /** Whether a check can be made on this kind of vehicle at all. */
+    public function applies(string $check): bool
+    {
+        return $this->checks->has($check) && \in_array($this->now->reach, $this->checks->all[$check]->places->on, true);
     }
 
     /** The condition's key; what must come first is named by its check. */
@@ -53,6 +61,13 @@ final readonly class Asking
     {
         return match ($fact) {
             Fact::MadeBefore => null === $check?->demand->turn->after ? [] : [$this->first($check)],
+            Fact::Discharged => array_map(
+                static fn (Check $one): CheckAt => $one->at(Place::vehicle()),
+                array_values(array_filter(
+                    $this->checks->all,
+                    fn (Check $one): bool => $one->role->discharges && $this->applies($one->id),
+                )),
+            ),
             Fact::Held => array_map(
                 static fn (Check $telling): CheckAt => $telling->at(Place::vehicle()),
                 \array_slice($this->checks->tellingHeld(), 0, 1),

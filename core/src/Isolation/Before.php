@@ -14,8 +14,12 @@ use Rodrel\Core\Vehicle\Lift;
  */
 final readonly class Before
 {
-    private function __construct(private ?Lift $fromLift, private bool $after, private bool $pressing)
-    {
+    private function __construct(
+        private ?Lift $fromLift,
+        private bool $after,
+        private bool $pressing,
+        private bool $opening,
+    ) {
     }
 
     public static function fromShape(Shape $shape): self
@@ -24,6 +28,7 @@ final readonly class Before
             $shape->has('from_lift') ? $shape->oneOf('from_lift', Lift::class) : null,
             $shape->flag('after_another'),
             $shape->flag('pressing'),
+            $shape->flag('opening'),
         );
     }
 
@@ -32,6 +37,7 @@ final readonly class Before
         return \in_array($gate, $check->demand->gates, true)
             || (null !== $this->fromLift && $check->demand->lift->level() >= $this->fromLift->level())
             || ($this->pressing && ($check->manner->presses() || Lift::Ground === $check->demand->lift))
+            || ($this->opening && (null !== $check->demand->wake->opens || $check->demand->wake->eases))
             || ($this->after && null !== $check->demand->turn->after);
     }
 }

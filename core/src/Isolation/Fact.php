@@ -17,6 +17,8 @@ enum Fact: string
     /** What was opened is closed and proved. */
     case Closed = 'closed';
     case DrivenIn = 'driven-in';
+    /** No pressure is stored: nothing on this vehicle stores any, or it was let go and the ignition is off since. */
+    case Discharged = 'discharged';
     /** It stands as it came: not driven in, and nobody has started its engine. */
     case Unstarted = 'unstarted';
     /** The wheel at hand, or any for a check of the whole vehicle, was found held. */
@@ -30,7 +32,7 @@ enum Fact: string
         return match ($this) {
             self::Cool, self::Closed => true,
             self::OnGround, self::Lifted, self::Stands, self::Together,
-            self::DrivenIn, self::Unstarted, self::Held, self::MadeBefore => false,
+            self::DrivenIn, self::Unstarted, self::Held, self::MadeBefore, self::Discharged => false,
         };
     }
 }

@@ -185,7 +185,7 @@ final readonly class Field
     {
         $check = $this->knowledge->checks->of($at);
         $corner = $at->place->corner();
-        $hose = Places::HoseCorner === $check->places && null === $check->demand->wake->opens && null !== $corner;
+        $hose = Places::HoseCorner === $check->places->kind && null === $check->demand->wake->opens && null !== $corner;
 
         return $hose ? (string) CheckAt::of($at->id, $this->layout->hoseOf($corner)) : (string) $at;
     }

@@ -106,9 +106,10 @@ final readonly class GateCondition
                 : [[$asking->keyOf($this->id, $check), $this->fact->isSeen()]];
         }
         $unmet = [];
-        foreach ($this->byWheel ? Corner::cases() : [null] as $corner) {
+        $reads = array_filter($this->reads, static fn (GateReading $read): bool => $asking->applies($read->check));
+        foreach ([] === $reads ? [] : ($this->byWheel ? Corner::cases() : [null]) as $corner) {
             $word = $good = null;
-            foreach ($this->reads as $read) {
+            foreach ($reads as $read) {
                 $seen = $asking->now->outcome(
                     CheckAt::of($read->check, Place::vehicle()),
                     $corner->value ?? $read->row,

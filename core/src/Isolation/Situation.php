@@ -6,6 +6,7 @@ namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Checks;
+use Rodrel\Core\Vehicle\Reach;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
@@ -19,9 +20,28 @@ final readonly class Situation
     /**
      * @param list<Reading> $readings standing readings of this epoch
      * @param bool $firstEpoch nothing was repaired yet
+     * @param Reach $reach of what is known: a gate asks for nothing that this vehicle cannot show
      */
-    public function __construct(public CarState $car, public array $readings, public bool $firstEpoch = true)
+    public function __construct(
+        public CarState $car,
+        public array $readings,
+        public bool $firstEpoch = true,
+        public Reach $reach = Reach::Foot,
+    ) {
+    }
+
+    /** The last reading says that the unit's stored pressure is gone, and the ignition was not on for one since. */
+    public function discharged(Checks $checks): bool
     {
+        $discharged = false;
+        foreach ($this->readings as $reading) {
+            $check = $checks->of($reading->check);
+            $discharged = $check->role->discharges
+                ? $check->firstRow()->observer->words()[0] === ($reading->outcomes[$check->firstRow()->id] ?? '')
+                : $discharged && 'on' !== $check->manner->engine;
+        }
+
+        return $discharged;
     }
 
     /** The word of one row of one check; null where it was not read. */

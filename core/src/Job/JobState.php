@@ -19,6 +19,7 @@ use Rodrel\Core\Log\Payload\WaivePayload;
 use Rodrel\Core\Log\Story;
 use Rodrel\Core\Prediction\SoundSignature;
 use Rodrel\Core\Proof\CriterionRule;
+use Rodrel\Core\Proof\ProofBook;
 use Rodrel\Core\Proof\ProofRun;
 use Rodrel\Core\Proof\SameDrive;
 use Rodrel\Core\Quantity\Quantity;
@@ -62,12 +63,13 @@ final readonly class JobState implements Door
         ];
         $driven = self::driven($layout);
         $drive = null === $repaired ? null : self::sameDrive($catalogue, $story);
-        $proof = ProofRun::of($catalogue->proof, $readings, $left, self::waived($now), $repaired, $drive, $driven);
-        $open = self::standsOpen($catalogue, $now, $repaired, $readings, $left, $driven);
+        $book = $catalogue->proof->on($layout->reach(), $catalogue->checks);
+        $proof = ProofRun::of($book, $readings, $left, self::waived($now), $repaired, $drive, $driven);
+        $open = self::standsOpen($catalogue, $book, $now, $repaired, $readings, $left, $driven);
         $car = $now->carState($catalogue->checks, $open);
         $stage = self::stageOf($catalogue, $story, $repaired, $proof);
 
-        $situation = new Situation($car, $readings, null === $repaired);
+        $situation = new Situation($car, $readings, null === $repaired, $layout->reach());
 
         return new self($vehicle, $story, $situation, $proof, $stage, $repaired);
     }
@@ -242,6 +244,7 @@ final readonly class JobState implements Door
      */
     private static function standsOpen(
         Catalogue $catalogue,
+        ProofBook $book,
         Chapter $now,
         ?GroupAt $repaired,
         array $readings,
@@ -263,7 +266,7 @@ final readonly class JobState implements Door
         ));
 
         return $open && !ProofRun::of(
-            $catalogue->proof,
+            $book,
             $after,
             $left,
             self::waived($now),

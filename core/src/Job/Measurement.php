@@ -63,6 +63,7 @@ final readonly class Measurement
                 static fn (string $field): bool => str_starts_with($field, 't'),
                 \ARRAY_FILTER_USE_KEY,
             ))]),
+            Measuring::Stored => $this->mm['counted'] ?? 0.0,
             Measuring::PadWear, Measuring::Shoe => min([\INF, ...array_values($this->mm)]),
         };
     }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Proof;
 
+use Rodrel\Core\Check\Checks;
 use Rodrel\Core\Shape;
+use Rodrel\Core\Vehicle\Reach;
 
 /** What must be shown before a repaired vehicle leaves, in the order to show it. */
 final readonly class ProofBook
@@ -12,6 +14,19 @@ final readonly class ProofBook
     /** @param non-empty-list<CriterionRule> $criteria */
     private function __construct(public array $criteria)
     {
+    }
+
+    /** Without what a kind of vehicle cannot show. */
+    public function on(Reach $reach, Checks $checks): self
+    {
+        $criteria = array_values(array_filter(
+            $this->criteria,
+            static fn (CriterionRule $rule): bool => null === $rule->check
+                || !$checks->has($rule->check)
+                || \in_array($reach, $checks->all[$rule->check]->places->on, true),
+        ));
+
+        return [] === $criteria ? $this : new self($criteria);
     }
 
     public static function fromShape(Shape $shape): self

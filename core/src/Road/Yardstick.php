@@ -50,6 +50,9 @@ final readonly class Yardstick
     /** @return list<string> which of the laws `rear-first`, `firm-press`, `rotor-heat` the layout breaks */
     public function broken(): array
     {
+        if (!$this->layout->reach()->isHydraulic()) {
+            return []; // its pressures are stand-ins
+        }
         $broken = [];
         if (null !== $this->rearFirstAtG()) {
             $broken[] = 'rear-first';

@@ -6,7 +6,7 @@ namespace Rodrel\Core\Vehicle;
 
 use Rodrel\Core\Shape;
 
-/** What is braked: mass in kg, how it stands on its axles, and how large its wheels roll. */
+/** What is braked and how: mass in kg, how it stands on its axles, how large its wheels roll, what applies them. */
 final readonly class Body
 {
     /**
@@ -18,6 +18,7 @@ final readonly class Body
         public float $frontShare,
         public float $heightToWheelbase,
         public float $tyreRadiusM,
+        public Reach $reach,
     ) {
     }
 
@@ -28,6 +29,7 @@ final readonly class Body
             $shape->share('front_share', 0.60),
             $shape->notNegative('height_to_wheelbase', 0.21),
             $shape->positive('tyre_radius_m'),
+            $shape->has('reach') ? $shape->oneOf('reach', Reach::class) : Reach::Foot,
         );
     }
 }

@@ -16,9 +16,18 @@ final readonly class Composer
     public const SPLITS = ['diagonal', 'front-rear', 'single'];
     public const FRONTS = ['disc', 'four-piston', 'drum'];
     public const REARS = ['drum', 'disc', 'built-in', 'electric'];
-    public const ASSISTS = ['engine-vacuum', 'electric-pump', 'line-booster', 'none'];
+    public const ASSISTS = [
+        'engine-vacuum', 'electric-pump', 'line-booster', 'none', 'pump-and-accumulator', 'compressed-air',
+        'oil-immersed',
+    ];
     /** Assist that the model does not know: named, and refused. */
-    public const NOT_MODELLED = ['steering-pump', 'by-wire', 'pump-and-accumulator', 'compressed-air', 'oil-immersed'];
+    public const NOT_MODELLED = ['steering-pump', 'by-wire'];
+    /** What is known of only in part. */
+    private const REACH = [
+        'pump-and-accumulator' => Reach::Unit,
+        'compressed-air' => Reach::Air,
+        'oil-immersed' => Reach::WetDiscs,
+    ];
     /** Figure → what it must lie between to be believed, in core units. */
     public const FIGURES = [
         'master_bore_mm' => [12.0, 40.0],
@@ -76,6 +85,7 @@ final readonly class Composer
         $antiLock = $shape->flag('anti_lock');
         $solid = $shape->flag('solid_axle');
         $valve = $shape->flag('rear_valve');
+        $disc = 'disc' !== $rear || 'drum' === $front; // what these three kinds are not built with
         foreach (
             [
                 'diagonal-axle' => 'diagonal' === $split && $solid,
@@ -86,6 +96,9 @@ final readonly class Composer
                 'line-booster-anti-lock' => 'line-booster' === $assist && $antiLock,
                 'line-booster-split' => 'line-booster' === $assist && 'single' !== $split,
                 'pump-without-engine-vacuum' => 'electric-pump' === $assist && 'single' === $split,
+                'unit-parts' => 'pump-and-accumulator' === $assist && (!$antiLock || $disc || 'single' === $split),
+                'air-parts' => 'compressed-air' === $assist && ($disc || 'front-rear' !== $split),
+                'wet-parts' => 'oil-immersed' === $assist && ($antiLock || $disc || 'front-rear' !== $split),
             ] as $reason => $impossible
         ) {
             if ($impossible) {
@@ -96,6 +109,7 @@ final readonly class Composer
         return self::fitted(
             [
                 'id' => 'composed',
+                'reach' => (self::REACH[$assist] ?? Reach::Foot)->value,
                 'pedal' => [
                     'ratio' => match ($assist) {
                         'none' => 6.0,
@@ -136,6 +150,26 @@ final readonly class Composer
             'drum' === $rear,
             $solid,
         );
+    }
+
+    /**
+     * A preset: whole, or its parts and the figures that make it what it is.
+     *
+     * @param array<array-key, mixed> $preset
+     *
+     * @return array<array-key, mixed> document for Layout::fromArray()
+     *
+     * @throws InvalidData when the parts do not go together, or a figure cannot be
+     */
+    public static function preset(array $preset): array
+    {
+        $shape = new Shape($preset);
+        if (!$shape->has('parts')) {
+            return $preset;
+        }
+        $vehicle = self::withFigures(self::compose($shape->raw('parts')), $shape->in('figures')->numberMapSelf());
+
+        return ['id' => $shape->text('id'), 'parts' => $shape->raw('parts')] + $vehicle;
     }
 
     /**

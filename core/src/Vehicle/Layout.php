@@ -68,6 +68,11 @@ final readonly class Layout
         return $this->assist->helps();
     }
 
+    public function reach(): Reach
+    {
+        return $this->body->reach;
+    }
+
     public function masterAreaCm2(): float
     {
         return (\M_PI * $this->masterBoreMm ** 2) / 400.0;

@@ -12,12 +12,16 @@ enum Measuring: string
     case Round = 'round';
     case Across = 'across';
     case Shoe = 'shoe';
+    /** Presses counted after the engine stopped, and the accumulator's figures: numbers, bar and mL, not mm. */
+    case Stored = 'stored';
 
     /** Two widths of a drum further apart are felt (mm; estimate; plausible 0.1 to 0.3). */
     public const OVAL_MM = 0.15;
     /** Lining over its plate, or over the rivets, that a shoe must keep (mm; typical, the vehicle's own first). */
     public const LEAST_SHOE_MM = 1.5;
 
+    /** Less than this share of the presses wanted is hardly any. */
+    private const HALF = 0.5;
     private const NO_SHOE_MM = 100.0;
 
     /** @return list<string> its figures, in the order in which they are taken */
@@ -29,13 +33,18 @@ enum Measuring: string
             self::Round => [...self::row('t'), ...self::row('f'), ...self::row('u')],
             self::Across => ['width_a', 'width_b'],
             self::Shoe => ['leading', 'trailing'],
+            self::Stored => ['counted', 'wanted', 'gas', 'volume', 'full', 'lamp', 'each'],
         };
     }
 
     /** Whether a figure may stay open. */
     public function mayMiss(string $field): bool
     {
-        return self::Round === $this && !str_starts_with($field, 't');
+        return match ($this) {
+            self::Round => !str_starts_with($field, 't'),
+            self::Stored => !\in_array($field, ['counted', 'wanted'], true),
+            default => false,
+        };
     }
 
     /**
@@ -63,6 +72,11 @@ enum Measuring: string
                     (int) ($mm['bolts'] ?? 5.0),
                 )->words(),
             self::Across => ['' => abs($mm['width_a'] - $mm['width_b']) > self::OVAL_MM ? 'oval' : 'round'],
+            self::Stored => ['' => match (true) {
+                $mm['counted'] >= $mm['wanted'] => 'as-many',
+                $mm['counted'] >= self::HALF * $mm['wanted'] => 'fewer',
+                default => 'hardly-any',
+            }],
             self::Shoe => [
                 'left' => min([self::NO_SHOE_MM, ...$this->inOrder($mm)]) <= self::LEAST_SHOE_MM
                     ? 'at-limit' : 'enough',

@@ -18,7 +18,7 @@ enum Places: string
     case Parking = 'parking';
     case Circuit = 'circuit';
     case Vehicle = 'vehicle';
-    /** The vehicle, where it has a booster. */
+    /** The vehicle, where it has a vacuum booster. */
     case Assist = 'assist';
     case StraightPiston = 'straight-piston';
     /** A rear caliper with the parking brake inside: its piston is wound or motor-driven. */
@@ -44,6 +44,8 @@ enum Places: string
     case SharedClutch = 'shared-clutch';
     /** The vehicle, where it has an anti-lock unit. */
     case Modulator = 'modulator';
+    /** The vehicle, where an integral unit with pump and accumulator assists. */
+    case Unit = 'unit';
     /** The vehicle, where two circuits can differ. */
     case Split = 'split';
     /** A circuit of drums with a residual valve at the master. */
@@ -77,9 +79,10 @@ enum Places: string
             self::Parking => self::brakes($layout, static fn (WheelBrake $b): bool => $b->parking->here),
             self::Circuit => array_map(static fn (Chamber $c): Place => Place::of($c->id), $layout->chambers),
             self::Vehicle => [Place::vehicle()],
-            self::Assist => $layout->hasAssist() ? [Place::vehicle()] : [],
-            self::VacuumPump => $layout->hasAssist() && $layout->assist->pump ? [Place::vehicle()] : [],
-            self::EngineVacuum => $layout->hasAssist() && !$layout->assist->pump ? [Place::vehicle()] : [],
+            self::Assist => self::vehicleIf(self::hasVacuum($layout)),
+            self::VacuumPump => self::vehicleIf(self::hasVacuum($layout) && $layout->assist->pump),
+            self::EngineVacuum => self::vehicleIf(self::hasVacuum($layout) && !$layout->assist->pump),
+            self::Unit => self::vehicleIf(Reach::Unit === $layout->reach()),
             self::DiscAxle => self::discAxles($layout),
             self::RearValve => self::vehicleIf(self::hasRearValve($layout), Place::axleOf(Corner::LeftRear)),
             self::LoadValve => self::vehicleIf(
@@ -87,7 +90,7 @@ enum Places: string
                 && true === ($layout->pipework->valves[Corner::LeftRear->value] ?? null)?->followsLoad,
                 Place::axleOf(Corner::LeftRear),
             ),
-            self::PedalBooster => self::vehicleIf($layout->hasAssist() && null === $layout->assist->remote),
+            self::PedalBooster => self::vehicleIf(self::hasVacuum($layout) && null === $layout->assist->remote),
             self::Remote => self::vehicleIf(null !== $layout->assist->remote),
             self::SharedClutch => self::vehicleIf($layout->pipework->sharedClutch),
             self::Modulator => self::vehicleIf($layout->pipework->modulator),
@@ -101,6 +104,11 @@ enum Places: string
     private static function vehicleIf(bool $there, ?Place $place = null): array
     {
         return $there ? [$place ?? Place::vehicle()] : [];
+    }
+
+    private static function hasVacuum(Layout $layout): bool
+    {
+        return $layout->hasAssist() && Reach::Unit !== $layout->reach();
     }
 
     /** A valve of its own, not what an anti-lock unit does in its place. */

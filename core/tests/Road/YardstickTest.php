@@ -64,7 +64,7 @@ final class YardstickTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function providePresets(): iterable
     {
-        foreach (array_keys(World::catalogue()->presets) as $preset) {
+        foreach (World::hydraulic() as $preset) {
             yield $preset => [$preset];
         }
     }

@@ -63,6 +63,11 @@ final readonly class StepPayload implements Payload
             static fn (PreparedPayload $prepared): string => $prepared->item,
             $door->story()->now()->said(PreparedPayload::class),
         );
+        $stored = $door->layout()->reach()->stores()
+            && !$door->situation()->discharged($door->catalogue()->checks);
+        if ($step->opens && $stored) {
+            throw Refused::by('stored', ['discharge-first']);
+        }
         if ($step->opens && [] !== array_diff(array_column($procedure->prepare, 'id'), $ready)) {
             throw Refused::by('repair', ['prepare-first']);
         }

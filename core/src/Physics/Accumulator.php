@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Physics;
+
+use Rodrel\Core\InvalidData;
+
+/**
+ * Gas behind a piston or bladder, and the fluid it holds: p Vⁿ stays the same, with pressures from nothing, not from the
+ * air. Pressures here are as a gauge shows them, in kPa; volumes in mL. See `docs/hydraulics.md`, "Stored pressure".
+ */
+final readonly class Accumulator
+{
+    /** Presses a few seconds apart: between slow (1) and sudden (1.4) change (estimate; plausible 1.1 to 1.3). */
+    public const EXPONENT = 1.2;
+    private const AIR_KPA = 101.3;
+
+    /**
+     * @param float $gasKpa pre-charge: the gas with no fluid behind it
+     * @param float $volumeMl of the gas then
+     * @param float $fullKpa at which its pump stops
+     * @param float $lampKpa at which the lamp lights
+     * @param float $eachMl fluid of one press
+     *
+     * @throws InvalidData when the figures cannot belong together
+     */
+    public function __construct(
+        public float $gasKpa,
+        public float $volumeMl,
+        public float $fullKpa,
+        public float $lampKpa,
+        public float $eachMl,
+    ) {
+        if ($gasKpa < 0.0 || min($volumeMl, $lampKpa, $eachMl) <= 0.0 || $fullKpa <= $lampKpa) {
+            throw InvalidData::at('/stored', 'a lamp below full pressure, and a volume for gas and press, are expected');
+        }
+    }
+
+    /** With another pre-charge. */
+    public function charged(float $gasKpa): self
+    {
+        return new self($gasKpa, $this->volumeMl, $this->fullKpa, $this->lampKpa, $this->eachMl);
+    }
+
+    /** Fluid that it holds at a pressure, in mL; none below its pre-charge. */
+    public function holdsMl(float $kpa): float
+    {
+        return $kpa <= $this->gasKpa
+            ? 0.0
+            : $this->volumeMl * (1.0 - (self::absolute($this->gasKpa) / self::absolute($kpa)) ** (1 / self::EXPONENT));
+    }
+
+    /** Presses from full pressure until the lamp lights: not whole, and none where the pump alone held it up. */
+    public function presses(): float
+    {
+        return ($this->holdsMl($this->fullKpa) - $this->holdsMl($this->lampKpa)) / $this->eachMl;
+    }
+
+    /** Pressure after so many presses, in kPa; what is pressed out beyond what it holds leaves none. */
+    public function after(float $presses): float
+    {
+        $left = $this->holdsMl($this->fullKpa) - $presses * $this->eachMl;
+
+        return $left <= 0.0
+            ? 0.0
+            : self::absolute($this->gasKpa) * (1.0 - $left / $this->volumeMl) ** -self::EXPONENT - self::AIR_KPA;
+    }
+
+    /**
+     * The pre-charge in kPa behind which so many presses go to the lamp; null where no charge explains so many. Of the
+     * two that can (one too low, one above the lamp) the lower: gas is lost, not gained.
+     */
+    public function gasFor(float $presses): ?float
+    {
+        $power = 1 / self::EXPONENT;
+        $spread = self::absolute($this->lampKpa) ** -$power - self::absolute($this->fullKpa) ** -$power;
+        $gas = ($presses * $this->eachMl / ($this->volumeMl * $spread)) ** self::EXPONENT - self::AIR_KPA;
+
+        return $gas > $this->lampKpa ? null : max(0.0, $gas);
+    }
+
+    private static function absolute(float $kpa): float
+    {
+        return $kpa + self::AIR_KPA;
+    }
+}
