@@ -73,7 +73,7 @@ final class BenchController extends RendersJob
             computing: null === $judgement ? $this->predictions->howFar($loaded->layout) : null,
             early: null === $judgement ? $this->early($loaded) : [],
             road: $state->road(),
-            roadCheck: $this->roadCheck(),
+            roadCheck: $this->roadCheck($loaded),
             lift: $state->situation->car->lift->value,
             firstLook: 'first-look' === $advice?->reason,
             trace: ($state->situation->held($this->catalogue->checks)[0] ?? Corner::LeftFront)->value,
@@ -146,11 +146,14 @@ final class BenchController extends RendersJob
     }
 
     /** The first check whose reading opens the road. */
-    private function roadCheck(): string
+    private function roadCheck(LoadedJob $loaded): string
     {
         foreach ($this->catalogue->gates->rules['road']->conditions as $condition) {
             foreach ($condition->reads() as $read) {
-                return (string) $this->catalogue->checks->of($read->check)->at(Place::vehicle());
+                $check = $this->catalogue->checks->of($read->check);
+                if ([] !== $check->everywhere($loaded->layout)) {
+                    return (string) $check->at(Place::vehicle());
+                }
             }
         }
 
@@ -167,7 +170,8 @@ final class BenchController extends RendersJob
         $early = [];
         foreach ($this->catalogue->checks as $check) {
             $at = $check->at(Place::vehicle());
-            if ($check->role->early && !$loaded->state->situation->made($at)) {
+            $here = $check->places->has($loaded->layout, $at->place);
+            if ($check->role->early && $here && !$loaded->state->situation->made($at)) {
                 $early[] = ['id' => (string) $at, 'name' => $this->say->check($at)];
             }
         }

@@ -11,6 +11,7 @@ use Rodrel\Core\Isolation\Situation;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Vehicle\Chamber;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vehicle\Reach;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\GroupAt;
@@ -75,10 +76,11 @@ final readonly class Drawing
 
         return [
             'corners' => $corners,
-            'lines' => $this->lines($board, $now),
+            'reach' => $board->layout->reach()->value,
+            'lines' => $board->layout->reach()->isHydraulic() ? $this->lines($board, $now) : [],
             'tags' => $this->tags($board),
             'modulator' => $board->layout->pipework->modulator,
-            'assist' => $board->layout->hasAssist(),
+            'assist' => $board->layout->hasAssist() && Reach::Foot === $board->layout->reach(),
             'remote' => null !== $board->layout->assist->remote,
             'reservoir' => $this->reservoir($board->layout, $now),
             'clutch' => $board->layout->pipework->sharedClutch,

@@ -7,7 +7,6 @@ namespace App\Inboard;
 use App\Job\LoadedJob;
 use App\Text\Say;
 use App\Text\Units;
-use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Physics\Vacuum;
 use Rodrel\Core\Quantity\Quantity;
@@ -30,7 +29,7 @@ final readonly class VacuumView
 
     public function __construct(
         private Leading $leading,
-        private Catalogue $catalogue,
+        private ReadRows $rows,
         private Say $say,
         private Units $units,
     ) {
@@ -45,39 +44,13 @@ final readonly class VacuumView
         $remote = $loaded->layout->assist->remote;
 
         return new VacuumPage(
-            rows: $this->rows($loaded),
+            rows: $this->rows->of($loaded, self::CHECKS),
             plot: $this->keeps($sound, $gauge, $lost),
             table: $this->table($sound, $gauge, $lost),
             said: $this->saidOfBench($remote, $sound->kpa, $typed) ?? $this->said($loaded, $sound, $gauge, $lost),
             bench: null === $remote ? null : $this->bench($remote, $sound->kpa, $typed),
             benchTable: null === $remote ? null : $this->benchTable($remote, $sound->kpa, $typed),
         );
-    }
-
-    /** @return list<array{check: string, name: string, said: string|null}> every check of this side, read or open */
-    private function rows(LoadedJob $loaded): array
-    {
-        $rows = [];
-        foreach (self::CHECKS as $id) {
-            $at = CheckAt::of($id, Place::vehicle());
-            if ($this->catalogue->checks->of($at)->places->has($loaded->layout, $at->place)) {
-                $reading = $loaded->state->situation->reading($at);
-                $figures = [];
-                foreach ($reading->numbers ?? [] as $row => $number) {
-                    $typed = $this->catalogue->checks->of($at)->row((string) $row)?->observer->typed;
-                    $figures[] = null === $typed ? '' : $this->units->say($number, $typed->quantity, $typed->unit);
-                }
-                $rows[] = [
-                    'check' => (string) $at,
-                    'name' => $this->say->check($at),
-                    'said' => null === $reading
-                        ? null
-                        : trim(implode(', ', $figures).' '.$this->say->outcome($at, $reading->outcomes)),
-                ];
-            }
-        }
-
-        return $rows;
     }
 
     /** Vacuum over five minutes without the engine, from the gauge and what it lost in the first of them. */

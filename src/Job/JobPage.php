@@ -55,6 +55,12 @@ final readonly class JobPage
         return \count($this->loaded->state->story->openItems());
     }
 
+    /** How far the knowledge reaches into it: foot, unit, wet-discs or air. */
+    public function reach(): string
+    {
+        return $this->loaded->layout->reach()->value;
+    }
+
     /** Its figures brake like no vehicle of its kind. */
     public function odd(): bool
     {

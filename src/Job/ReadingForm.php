@@ -120,6 +120,7 @@ final readonly class ReadingForm
         }
         $most = match ($sheet) {
             Measuring::PadWear, Measuring::Shoe => self::MOST_LINING_MM,
+            Measuring::Stored => \INF,
             default => self::MOST_MM,
         };
         if (max($mm) > $most && !$form->getBoolean('sure')) {
@@ -150,7 +151,7 @@ final readonly class ReadingForm
         $mm = [];
         foreach ($sheet->fields() as $field) {
             if ('' !== $this->fields->optional($form, $field)) {
-                $mm[$field] = $this->fields->measured($form, $field, Quantity::Length, Unit::Millimetre)->core;
+                $mm[$field] = $this->figure($form, $sheet, $field)[0];
             }
         }
         if ([] === array_diff_key($mm, ['limit' => 0.0])) {
@@ -166,6 +167,25 @@ final readonly class ReadingForm
     }
 
     /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array{float, string} in core units, and as it was typed with its unit
+     */
+    private function figure(InputBag $form, Measuring $sheet, string $field): array
+    {
+        $measures = $sheet->measures($field);
+        if (null === $measures) {
+            $count = $this->fields->count($form, $field);
+
+            return [(float) $count, (string) $count];
+        }
+        $typed = $this->fields->measured($form, $field, ...$measures);
+        $bare = is_numeric(str_replace(',', '.', $typed->typed));
+
+        return [$typed->core, $bare ? $typed->typed.' '.$typed->unit->value : $typed->typed];
+    }
+
+    /**
      * What stands behind a measured word, as typed and with its unit; and the kilometres it was measured at.
      *
      * @param InputBag<bool|float|int|string> $form
@@ -175,12 +195,12 @@ final readonly class ReadingForm
     private function behind(InputBag $form, ?Measuring $sheet): array
     {
         $kept = [];
-        foreach (null === $sheet || [] === $this->figures($form, $sheet) ? [] : $sheet->fields() as $key) {
+        if (null === $sheet || [] === $this->figures($form, $sheet)) {
+            return $kept;
+        }
+        foreach ($sheet->fields() as $key) {
             if ('' !== $this->fields->optional($form, $key, 30)) {
-                $typed = $this->fields->measured($form, $key, Quantity::Length, Unit::Millimetre);
-                $kept[$key] = is_numeric(str_replace(',', '.', $typed->typed))
-                    ? $typed->typed.' '.$typed->unit->value
-                    : $typed->typed;
+                $kept[$key] = $this->figure($form, $sheet, $key)[1];
             }
         }
         $km = str_replace([' ', '.', ','], '', $this->fields->optional($form, 'km', 12));

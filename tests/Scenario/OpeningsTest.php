@@ -88,8 +88,10 @@ final class OpeningsTest extends TestCase
         }
         // what is spent by looking for it comes before the look: heat of the way, vacuum of the night
         $before = array_diff($asked, ['heat-arrival@vehicle', 'strokes-cold@vehicle']);
-        self::assertSame('look@vehicle', $before[array_key_first($before)] ?? null);
-        self::assertLessThan(2, array_search('look@vehicle', $asked, true));
+        if (World::catalogue()->checks->all['look']->places->has(World::layout($preset), Place::vehicle())) {
+            self::assertSame('look@vehicle', $before[array_key_first($before)] ?? null);
+            self::assertLessThan(2, array_search('look@vehicle', $asked, true));
+        }
     }
 
     /**
@@ -105,7 +107,9 @@ final class OpeningsTest extends TestCase
                     foreach (array_keys(World::catalogue()->presets) as $preset) {
                         $at = SuspectAt::parse($suspect);
                         $places = World::catalogue()->faults->of($at)->places;
-                        if ($places->has(World::layout($preset), $at->place)) {
+                        $layout = World::layout($preset);
+                        $here = ($row['on'] ?? $layout->reach()->value) === $layout->reach()->value;
+                        if ($here && $places->has($layout, $at->place) && self::isDue($preset, $suspect)) {
                             $arrival = [
                                 'driven_in' => $row['driven_in'],
                                 'stood' => $row['stood'] ?? false,
@@ -121,7 +125,7 @@ final class OpeningsTest extends TestCase
                                 $complaint,
                                 $suspect,
                                 $arrival,
-                                $row['acceptable'],
+                                [...$row['acceptable'], ...$data['first_of_kind'][$layout->reach()->value] ?? []],
                                 $row['not'],
                                 $row['not_before_spin'] ?? [],
                             ];
@@ -130,6 +134,15 @@ final class OpeningsTest extends TestCase
                 }
             }
         }
+    }
+
+    /** Of kinds put together from parts every third in every run, and all where everything is asked for. */
+    private static function isDue(string $preset, string $suspect): bool
+    {
+        return !isset(World::catalogue()->presets[$preset]['parts'])
+            || !World::layout($preset)->reach()->isHydraulic()
+            || World::isAsked()
+            || 0 === crc32($preset.$suspect) % 3;
     }
 
     /** @param list<Corner> $held */

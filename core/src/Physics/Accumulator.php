@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rodrel\Core\Physics;
 
 use Rodrel\Core\InvalidData;
+use Rodrel\Core\Vehicle\Reach;
 
 /**
  * Gas behind a piston or bladder, and the fluid it holds: p Vⁿ stays the same, with pressures from nothing, not from the
@@ -35,6 +36,16 @@ final readonly class Accumulator
         if ($gasKpa < 0.0 || min($volumeMl, $lampKpa, $eachMl) <= 0.0 || $fullKpa <= $lampKpa) {
             throw InvalidData::at('/stored', 'a lamp below full pressure, and a volume for gas and press, are expected');
         }
+    }
+
+    /**
+     * Typical of its kind until the service data's own is typed (estimate; pre-charge plausible 0.4 to 0.6 of full).
+     */
+    public static function typical(Reach $reach): self
+    {
+        return Reach::Unit === $reach
+            ? new self(8000.0, 250.0, 18000.0, 10500.0, 12.0)
+            : new self(5500.0, 750.0, 15000.0, 9000.0, 30.0);
     }
 
     /** With another pre-charge. */

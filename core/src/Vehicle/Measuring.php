@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Vehicle;
 
+use Rodrel\Core\Quantity\Quantity;
+use Rodrel\Core\Quantity\Unit;
+
 /** The sheets on which figures make the words of a check. Lengths in mm. */
 enum Measuring: string
 {
@@ -34,6 +37,16 @@ enum Measuring: string
             self::Across => ['width_a', 'width_b'],
             self::Shoe => ['leading', 'trailing'],
             self::Stored => ['counted', 'wanted', 'gas', 'volume', 'full', 'lamp', 'each'],
+        };
+    }
+
+    /** @return array{Quantity, Unit}|null what a figure is and how it is typed; null: a number without a unit */
+    public function measures(string $field): ?array
+    {
+        return self::Stored !== $this ? [Quantity::Length, Unit::Millimetre] : match ($field) {
+            'counted', 'wanted' => null,
+            'gas', 'full', 'lamp' => [Quantity::Pressure, Unit::Bar],
+            default => [Quantity::Volume, Unit::Millilitre],
         };
     }
 

@@ -21,6 +21,7 @@ use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Rig\HiddenVehicle;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vehicle\Reach;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Place;
 
@@ -162,6 +163,43 @@ final class PlannerTest extends TestCase
         self::assertSame($ids(null), $ids($all));
         self::assertContains('push-back', $ids($all));
         self::assertNotContains('push-back', $ids(['box-spanner']));
+    }
+
+    /** Where pressure is stored nothing is opened before it is let go, and an engine that ran since fills it again. */
+    public function testStoredPressureIsLetGoFirst(): void
+    {
+        $at = new \DateTimeImmutable('2026-03-01');
+        $let = new Reading('d', CheckAt::parse('discharge@vehicle'), ['' => 'let-go'], false, $at);
+        $still = new Reading('d', CheckAt::parse('discharge@vehicle'), ['' => 'still-stored'], false, $at);
+        $ran = new Reading('e', CheckAt::parse('lamp-seconds@vehicle'), ['' => 'in-time'], false, $at);
+        $closed = function (Reach $reach, Reading ...$readings): bool {
+            $car = new CarState(Lift::WheelsOff, true, false, true);
+            $now = new Situation($car, array_values($readings), true, $reach);
+            $gates = $this->closedFor('hose-top@lf', $now);
+
+            return \in_array('stored', array_map(static fn ($gate): string => $gate->id, $gates), true);
+        };
+        self::assertFalse($closed(Reach::Foot));
+        self::assertTrue($closed(Reach::Unit));
+        self::assertTrue($closed(Reach::Unit, $still));
+        self::assertFalse($closed(Reach::Unit, $let));
+        self::assertTrue($closed(Reach::Unit, $let, $ran));
+        self::assertFalse($closed(Reach::Unit, $ran, $let));
+    }
+
+    /** The road of a lorry asks for its air, not for a pedal it has not; a car's never asks for air. */
+    public function testARoadAsksForWhatAVehicleCanShow(): void
+    {
+        $unmet = static fn (Reach $reach): array => World::catalogue()->gates->road(
+            new Situation(new CarState(Lift::Ground, true, false, true), [], true, $reach),
+            World::catalogue()->checks,
+        )->unmet;
+        self::assertContains('air-stands', $unmet(Reach::Air));
+        self::assertContains('free-lf', $unmet(Reach::Air));
+        self::assertSame([], array_intersect(['level', 'firm', 'no-sink', 'pedal-high'], $unmet(Reach::Air)));
+        self::assertContains('firm', $unmet(Reach::Foot));
+        self::assertSame([], array_intersect(['air-stands', 'air-lamp', 'lamp-goes-out'], $unmet(Reach::Foot)));
+        self::assertSame(['lamp-goes-out'], $unmet(Reach::WetDiscs));
     }
 
     public function testGatesAreClosedUntilAReadingOpensThem(): void

@@ -123,4 +123,27 @@ final class ComposerTest extends TestCase
         // 11 mm new, 5 mm left after 30 000 km: 6 mm worn, 3 mm to go, 15 000 km
         self::assertEqualsWithDelta(15000.0, (float) PadWear::of(5.0, 5.0, 5.5, 5.5)->kmLeft(11.0, 30000.0), 1e-6);
     }
+
+    /** What applies the brakes bounds what is asked of them: nothing hydraulic on air, no wheel ends in oil. */
+    public function testEveryKindIsAskedWhatItCanShow(): void
+    {
+        $ids = static function (string $preset): array {
+            $layout = World::layout($preset);
+
+            return array_map(static fn ($check): string => $check->id, array_values(array_filter(
+                World::catalogue()->checks->all,
+                static fn ($check): bool => [] !== $check->everywhere($layout),
+            )));
+        };
+        $air = $ids('air-disc-lorry');
+        self::assertSame([], array_intersect(['look', 'pedal', 'push-back', 'bleeder-open', 'hose-look', 'gauge'], $air));
+        self::assertSame([], array_diff(['spin', 'air-build', 'spring-caged', 'rotor-round', 'wheel-speeds'], $air));
+        $wet = $ids('wet-disc-loader');
+        self::assertSame([], array_intersect(['spin', 'pads-left', 'look', 'bearing', 'heat-loop'], $wet));
+        self::assertSame([], array_diff(['axle-oil', 'applications', 'gas-gauge', 'machine-hold'], $wet));
+        $unit = $ids('unit-saloon');
+        self::assertSame([], array_intersect(['strokes', 'vacuum-loss', 'booster-gauge', 'start-drop'], $unit));
+        self::assertSame([], array_diff(['look', 'hose-top', 'unit-runs', 'discharge'], $unit));
+        self::assertCount(14, World::catalogue()->presets);
+    }
 }
