@@ -41,7 +41,9 @@ final readonly class NextThing
         $id = ['id' => $loaded->id()];
         $judgement = $loaded->judgement();
         if (null === $judgement) {
-            return new Next($this->say->ui('next.look'), $this->say->ui('next.computing'), 'job_bench', $id);
+            $look = $loaded->layout->reach()->isHydraulic() ? 'next.look' : 'next.look-first';
+
+            return new Next($this->say->ui($look), $this->say->ui('next.computing'), 'job_bench', $id);
         }
         $next = $judgement->advice->next;
         if (null !== $next) {

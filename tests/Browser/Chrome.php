@@ -89,9 +89,10 @@ final class Chrome
     {
         $this->go('/sign-in');
         $this->one('#login')->clear()->sendKeys($login);
+        $before = $this->driver->executeScript('return performance.timeOrigin;');
         $this->one('#password')->sendKeys($password)->submit();
 
-        return $this->ready();
+        return $this->leave($before);
     }
 
     public function one(string $css): WebDriverElement
