@@ -100,6 +100,8 @@ final class CheckController extends RendersJob
             photos: $this->photos->of($job->id(), 'check:'.$check),
             sound: $this->sound($loaded, $definition, $at),
             measures: $definition->role->measures,
+            noted: $definition->role->noted,
+            records: $definition->role->records,
             limit: Measuring::Limit === $definition->role->measures
                             ? $this->limit($loaded, $at->place->corner())
                             : null,

@@ -12,6 +12,7 @@ final readonly class CheckPage
 {
     /**
      * @param list<string> $tools
+     * @param list<string> $noted what is written down beside the answers
      * @param list<array{said: string, check: string|null}> $missing what to do without a tool
      * @param list<string> $spoken
      * @param list<array<string, mixed>> $rows
@@ -39,6 +40,8 @@ final readonly class CheckPage
         public array $photos,
         public ?string $sound,
         public ?Measuring $measures,
+        public array $noted,
+        public ?string $records,
         public ?array $limit,
         public string $lengthUnit,
         public string $airUnit,

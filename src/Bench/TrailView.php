@@ -32,10 +32,13 @@ final readonly class TrailView
         }
         $numbers = $authors = [];
         foreach ($loaded->state->story->now()->entriesOf(ReadingPayload::class) as $entry) {
-            $numbers[$entry->id] = array_map(
-                static fn (TypedNumber $number): string => $number->figure->said(),
-                $entry->payload->numbers,
-            );
+            $numbers[$entry->id] = [
+                ...array_values(array_map(
+                    static fn (TypedNumber $number): string => $number->figure->said(),
+                    $entry->payload->numbers,
+                )),
+                ...$this->say->noted($entry->payload->check, $entry->payload->measured),
+            ];
         }
         foreach ($loaded->log as $entry) {
             $authors[$entry->id()->toRfc4122()] = $this->who($entry, $names);
@@ -48,7 +51,7 @@ final readonly class TrailView
                 'at' => $reading->takenAt,
                 'check' => (string) $reading->check,
                 'name' => $this->say->check($reading->check),
-                'said' => [] === $reading->numbers ? $said : $said.' ('.implode(', ', $numbers[$entry] ?? []).')',
+                'said' => [] === ($numbers[$entry] ?? []) ? $said : $said.' ('.implode(', ', $numbers[$entry]).')',
                 'unsure' => $reading->unsure,
                 'weight' => $weights[$reading->id] ?? '',
                 'entry' => $entry,

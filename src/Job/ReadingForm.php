@@ -14,7 +14,6 @@ use Rodrel\Core\Heat\Infrared;
 use Rodrel\Core\Log\Payload\Figure;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\TypedNumber;
-use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Quantity\Unit;
 use Rodrel\Core\Vehicle\Measuring;
 use Rodrel\Core\Vocabulary\CheckAt;
@@ -29,6 +28,7 @@ final readonly class ReadingForm
     private const MOST_LINING_MM = 25.0;
     private const MOST_MM = 600.0;
     private const MOST_KM = 2_000_000;
+    private const LONGEST_NOTE = 120;
 
     public function __construct(
         private Catalogue $catalogue,
@@ -69,9 +69,34 @@ final readonly class ReadingForm
         $weak = $check->isHeat() && Infrared::isWeak($form->getString('surface'));
         $unsure = $weak || $form->getBoolean('unsure');
 
-        $behind = $this->behind($form, $check->role->measures);
+        $behind = $this->behind($form, $check->role->measures) + $this->noted($form, $check);
 
         return new ReadingPayload($at, $outcomes, $numbers, $unsure, $again, $behind);
+    }
+
+    /**
+     * What was written down beside the answers.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, string>
+     */
+    private function noted(InputBag $form, Check $check): array
+    {
+        $noted = [];
+        foreach ($check->role->noted as $key) {
+            $text = $form->all('noted')[$key] ?? '';
+            $text = \is_string($text) ? trim($text) : '';
+            if (mb_strlen($text) > self::LONGEST_NOTE) {
+                throw InvalidInput::because('input.too-long', [
+                    'length' => (string) mb_strlen($text),
+                    'most' => (string) self::LONGEST_NOTE,
+                ]);
+            }
+            $noted += '' === $text ? [] : [$key => $text];
+        }
+
+        return $noted;
     }
 
     /**

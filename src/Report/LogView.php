@@ -156,6 +156,8 @@ final readonly class LogView
             $said[] = ('' === $row ? '' : $this->say->row($reading->check, $row).' ').$number->figure->typed;
         }
 
+        $said = [...$said, ...$this->say->noted($reading->check, $reading->measured)];
+
         return $this->say->check($reading->check).': '.implode(', ', $said);
     }
 }

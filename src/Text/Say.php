@@ -229,6 +229,25 @@ final readonly class Say
     }
 
     /**
+     * What was written down beside a reading.
+     *
+     * @param array<string, string> $measured of its payload
+     *
+     * @return list<string>
+     */
+    public function noted(CheckAt $check, array $measured): array
+    {
+        $said = [];
+        foreach ($this->catalogue->checks->of($check)->role->noted as $key) {
+            if (isset($measured[$key])) {
+                $said[] = $this->ui('check.noted-'.$key).' '.$measured[$key];
+            }
+        }
+
+        return $said;
+    }
+
+    /**
      * Plural rules want numbers as numbers.
      *
      * @param array<string, string> $parameters

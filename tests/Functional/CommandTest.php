@@ -144,7 +144,7 @@ final class CommandTest extends KernelTestCase
         }
         [$code, $out] = $this->run_('rodrel:catalogue', (string) json_encode($documents, \JSON_PRESERVE_ZERO_FRACTION));
         self::assertSame(0, $code, $out);
-        self::assertCount(7, json_decode($out, true)['presets']);
+        self::assertCount(14, json_decode($out, true)['presets']);
         $documents['faults']->faults[0]->weight = 'much';
         $documents['checks']->checks[3]->station = 'roof';
         [$code, $out] = $this->run_('rodrel:catalogue', (string) json_encode($documents, \JSON_PRESERVE_ZERO_FRACTION));

@@ -69,10 +69,10 @@ final class PedalSidePagesTest extends ShopTestCase
             + ['unit' => 'Unit 71, saw', 'split' => 'diagonal', 'rear' => 'disc', 'anti_lock' => 'yes']
             + ['what' => 'weak', 'where' => '', 'pattern' => '', 'note' => '', 'spent' => '85.50'];
         $not = ['steering-pump' => 'steering pump is not in the model', 'by-wire' => 'brake by wire']
-            + ['compressed-air' => 'no hydraulics', 'oil-immersed' => 'Discs in oil']
-            + ['pump-and-accumulator' => 'discharge'];
-        foreach ($not as $assist => $said) {
-            $this->client->request('POST', '/jobs/new', ['assist' => $assist] + $new);
+            + ['compressed-air drum' => 'no drums and cams', 'pump-and-accumulator drum' => 'built with anti-lock, discs'];
+        foreach ($not as $brakes => $said) {
+            [$assist, $rear] = [...explode(' ', $brakes), 'disc'];
+            $this->client->request('POST', '/jobs/new', ['assist' => $assist, 'rear' => $rear] + $new);
             self::assertResponseStatusCodeSame(422);
             self::assertStringContainsString($said, $this->text('.wrong'));
             self::assertSelectorExists('input[name=spent][value="85.50"]');

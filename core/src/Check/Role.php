@@ -15,6 +15,12 @@ final readonly class Role
     /** In `tells`: its first word says that no pressure is stored any more. */
     public const LET_GO = 'let-go';
 
+    /** The sheet that makes its word out of typed figures. */
+    public ?Measuring $measures;
+    /** @var list<string> what is written down beside the answers */
+    public array $noted;
+    /** Sheet::ROLLER or SPEEDS: a file of samples that can be read in. */
+    public ?string $records;
     /** Its rows tell which wheels are held. */
     public bool $held;
     /** It tells whether stored pressure was let go. */
@@ -22,7 +28,7 @@ final readonly class Role
 
     /**
      * @param string|null $tells HELD or LET_GO
-     * @param Measuring|null $measures the sheet that makes its word out of typed figures
+     * @param Sheet $sheet what is typed beside its answers
      * @param string|null $drawn where on the drawing it is made; null: at the wheel, or nowhere for the whole vehicle
      * @param bool $proof belongs to the proof only, is never suggested
      * @param bool $early can be made while the predictions are still being computed
@@ -31,13 +37,16 @@ final readonly class Role
      */
     private function __construct(
         ?string $tells,
-        public ?Measuring $measures,
+        Sheet $sheet,
         public ?string $drawn,
         public bool $proof,
         public bool $early,
         public bool $asked,
         public array $proves,
     ) {
+        $this->measures = $sheet->measures;
+        $this->noted = $sheet->noted;
+        $this->records = $sheet->records;
         $this->held = self::HELD === $tells;
         $this->discharges = self::LET_GO === $tells;
     }
@@ -46,7 +55,7 @@ final readonly class Role
     {
         return new self(
             $shape->has('tells') ? $shape->choice('tells', [self::HELD, self::LET_GO]) : null,
-            $shape->has('measures') ? $shape->oneOf('measures', Measuring::class) : null,
+            Sheet::fromShape($shape),
             $shape->has('drawn') ? $shape->choice('drawn', ['pedal', 'hose', 'modulator', 'master']) : null,
             $shape->flag('proof_only'),
             $shape->flag('early'),

@@ -6,7 +6,6 @@ namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Checks;
-use Rodrel\Core\Vehicle\Reach;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
