@@ -23,8 +23,13 @@ final class RecordingController extends RendersJob
 
     #[Route('/jobs/{id:job}/checks/{check}/recording', name: 'job_recording', methods: ['POST'])]
     #[IsCsrfTokenValid('submit', '_token')]
-    public function __invoke(Job $job, string $check, Request $request, Catalogue $catalogue, RecordingView $view): Response
-    {
+    public function __invoke(
+        Job $job,
+        string $check,
+        Request $request,
+        Catalogue $catalogue,
+        RecordingView $view,
+    ): Response {
         $loaded = ($this->readJob)($job);
         $at = CheckAt::tryParse($check) ?? throw $this->createNotFoundException();
         $definition = $catalogue->checks->all[$at->id] ?? throw $this->createNotFoundException();

@@ -42,10 +42,13 @@ final readonly class RecordingView
         $where = str_replace(['/recording/line/', '/recording'], ['line ', ''], $wrong->path);
         $what = substr($wrong->getMessage(), \strlen($wrong->path) + 2);
 
-        return new RecordingPage((string) $at, $this->say->check($at), null, ['head' => [], 'body' => []], [], [], $this->say->ui(
-            '' === $where ? 'recording.wrong' : 'recording.wrong-line',
-            ['where' => str_replace('line ', '', $where), 'what' => $what],
-        ));
+        $said = $this->say->ui('' === $where ? 'recording.wrong' : 'recording.wrong-line', [
+            'where' => str_replace('line ', '', $where),
+            'what' => $what,
+        ]);
+        $nothing = ['head' => [], 'body' => []];
+
+        return new RecordingPage((string) $at, $this->say->check($at), null, $nothing, [], [], $said);
     }
 
     private function roller(CheckAt $at, Recording $recording, RollerRun $run): RecordingPage
@@ -55,7 +58,8 @@ final readonly class RecordingView
             $swing = $run->swing($corner);
             $percent = null === $swing ? '' : (int) round(100.0 * $swing).' %';
             $force = $this->units->say($run->meanN($corner), Quantity::Force, Unit::Newton);
-            $body[] = ['name' => ucfirst($this->say->place($corner)), 'cells' => [$force, '' === $percent ? '–' : $percent]];
+            $cells = [$force, '' === $percent ? '–' : $percent];
+            $body[] = ['name' => ucfirst($this->say->place($corner)), 'cells' => $cells];
             $fields["number[$corner]"] = $force;
             $fields["noted[swing-$corner]"] = $percent;
             if (null !== $swing && $swing >= RollerRun::FELT) {
@@ -129,7 +133,8 @@ final readonly class RecordingView
     {
         $times = $recording->times;
         $end = $times[\count($times) - 1];
-        $plot = new Plot([$times[0], $end], [1.05 * $this->most($recording), 0.0], $this->say->ui('recording.seconds'), $unit);
+        $most = 1.05 * $this->most($recording);
+        $plot = new Plot([$times[0], $end], [$most, 0.0], $this->say->ui('recording.seconds'), $unit);
         $ticks = [];
         foreach (Plot::steps($times[0], $end) as $second) {
             $ticks[(string) $second] = (string) $second;
@@ -151,6 +156,11 @@ final readonly class RecordingView
 
     private function most(Recording $recording): float
     {
-        return max(1.0, ...array_map(static fn (array $values): float => max([0.0, ...$values]), array_values($recording->values)));
+        $most = 1.0;
+        foreach ($recording->values as $values) {
+            $most = max([$most, ...$values]);
+        }
+
+        return $most;
     }
 }

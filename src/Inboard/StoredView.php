@@ -20,7 +20,8 @@ use Rodrel\Core\Vehicle\Measuring;
 final readonly class StoredView
 {
     private const CHECKS = [
-        'lamp-seconds', 'applications', 'unit-runs', 'stored-gauge', 'gas-gauge', 'axle-oil', 'machine-hold', 'discharge',
+        'lamp-seconds', 'applications', 'unit-runs', 'stored-gauge', 'gas-gauge', 'axle-oil', 'machine-hold',
+        'discharge',
     ];
     /** Less than this share of the pre-charge is lost gas (estimate; plausible 0.7 to 0.9; cold takes a tenth). */
     private const CHARGED_FROM = 0.8;

@@ -8,8 +8,9 @@ use Rodrel\Core\InvalidData;
 use Rodrel\Core\Vehicle\Reach;
 
 /**
- * Gas behind a piston or bladder, and the fluid it holds: p Vⁿ stays the same, with pressures from nothing, not from the
- * air. Pressures here are as a gauge shows them, in kPa; volumes in mL. See `docs/hydraulics.md`, "Stored pressure".
+ * Gas behind a piston or bladder, and the fluid it holds: p Vⁿ stays the same, with pressures from nothing, not
+ * from the air. Pressures here are as a gauge shows them, in kPa; volumes in mL. See `docs/hydraulics.md`, "Stored
+ * pressure".
  */
 final readonly class Accumulator
 {
@@ -34,7 +35,7 @@ final readonly class Accumulator
         public float $eachMl,
     ) {
         if ($gasKpa < 0.0 || min($volumeMl, $lampKpa, $eachMl) <= 0.0 || $fullKpa <= $lampKpa) {
-            throw InvalidData::at('/stored', 'a lamp below full pressure, and a volume for gas and press, are expected');
+            throw InvalidData::at('/stored', 'a lamp below full pressure, and volumes of gas and press, are expected');
         }
     }
 

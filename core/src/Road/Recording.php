@@ -8,8 +8,8 @@ use Rodrel\Core\InvalidData;
 use Rodrel\Core\Vocabulary\Corner;
 
 /**
- * A table of something at the wheels over time, as `docs/formats/recordings.md` has it: a head `time_s,lf,rf,lr,rr` (the
- * wheels that were recorded), a row a sample, lines with # before it for what else is known.
+ * A table of something at the wheels over time, as `docs/formats/recordings.md` has it: a head `time_s,lf,rf,lr,rr`
+ * (the wheels that were recorded), a row a sample, lines with # before it for what else is known.
  */
 final readonly class Recording
 {
@@ -101,7 +101,9 @@ final readonly class Recording
     {
         $said = ',' === $separator ? $cell : str_replace(',', '.', $cell);
 
-        return is_numeric($said) ? (float) $said : throw self::wrong($n, \sprintf('"%s" is no number', substr($cell, 0, 30)));
+        return is_numeric($said)
+            ? (float) $said
+            : throw self::wrong($n, \sprintf('"%s" is no number', substr($cell, 0, 30)));
     }
 
     private static function wrong(int $n, string $what): InvalidData

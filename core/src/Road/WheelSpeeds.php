@@ -60,8 +60,12 @@ final readonly class WheelSpeeds
         foreach ($this->recording->values as $corner => $speeds) {
             $sum = array_sum($speeds);
             if ($sum > 0.0) {
-                $weighed = array_map(static fn (float $v, float $t): float => $v * $t, $speeds, $this->recording->times);
-                $when[$corner] = array_sum($weighed) / $sum;
+                $times = $this->recording->times;
+                $when[$corner] = array_sum(array_map(
+                    static fn (float $kmh, float $at): float => $kmh * $at,
+                    $speeds,
+                    $times,
+                )) / $sum;
             }
         }
         asort($when);
@@ -82,12 +86,8 @@ final readonly class WheelSpeeds
         $speeds = $this->recording->values[$corner];
         $others = array_diff_key($this->recording->values, [$corner => 0]);
         $told = array_filter($speeds, static fn (float $kmh): bool => $kmh >= self::SEEN_KMH);
-        $telling = static fn (array $one): int => \count(array_filter(
-            $one,
-            static fn (float $kmh): bool => $kmh >= self::SEEN_KMH,
-        ));
         $alone = [] === $others || isset($this->recording->notes['turned']);
-        $moving = $alone ? \count($told) : max(array_map($telling, $others));
+        $moving = $alone ? \count($told) : max(array_map(self::telling(...), $others));
         if ([] === $told || \count($told) < self::TELLS * $moving) {
             return 'weak-or-none';
         }
@@ -104,5 +104,11 @@ final readonly class WheelSpeeds
         $turns = floor($this->turns($corner));
 
         return $turns >= 1.0 && $drops >= self::EACH_TURN * $turns && $drops >= 2 ? 'gap-each-turn' : 'even';
+    }
+
+    /** @param list<float> $speeds of one wheel */
+    private static function telling(array $speeds): int
+    {
+        return \count(array_filter($speeds, static fn (float $kmh): bool => $kmh >= self::SEEN_KMH));
     }
 }

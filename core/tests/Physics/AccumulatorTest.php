@@ -10,8 +10,9 @@ use Rodrel\Core\Physics\Accumulator;
 
 /**
  * By hand, p Vⁿ with n = 1.2 and 101.3 kPa of air: gas 5000, full 20000, lamp 10000 kPa from nothing, 600 mL of gas.
- * Full holds 600 (1 − 0.25^(1/1.2)) = 600 (1 − 0.31498) = 411.0 mL, the lamp 600 (1 − 0.5^(1/1.2)) = 263.3 mL; at 20 mL a
- * press that is 147.8 / 20 = 7.39 presses. With half the gas each volume of gas shrinks by 0.5^(1/1.2) = 0.56123: 4.15.
+ * Full holds 600 (1 − 0.25^(1/1.2)) = 600 (1 − 0.31498) = 411.0 mL, the lamp 600 (1 − 0.5^(1/1.2)) = 263.3 mL; at
+ * 20 mL a press that is 147.8 / 20 = 7.39 presses. With half the gas each volume of gas shrinks by
+ * 0.5^(1/1.2) = 0.56123: 4.15.
  */
 final class AccumulatorTest extends TestCase
 {

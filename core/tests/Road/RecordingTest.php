@@ -105,8 +105,8 @@ final class RecordingTest extends TestCase
     {
         $csv = $notes.'time_s,'.implode(',', array_keys($wheels))."\n";
         for ($n = 0; $n * $step <= $seconds; ++$n) {
-            $csv .= implode(',', [$n * $step, ...array_map(static fn ($of): float => $of($n * $step), array_values($wheels))]);
-            $csv .= "\n";
+            $values = array_map(static fn ($of): float => $of($n * $step), array_values($wheels));
+            $csv .= implode(',', [$n * $step, ...$values])."\n";
         }
 
         return Recording::fromCsv($csv);

@@ -136,7 +136,8 @@ final class ComposerTest extends TestCase
             )));
         };
         $air = $ids('air-disc-lorry');
-        self::assertSame([], array_intersect(['look', 'pedal', 'push-back', 'bleeder-open', 'hose-look', 'gauge'], $air));
+        $fluid = ['look', 'pedal', 'push-back', 'bleeder-open', 'hose-look', 'gauge'];
+        self::assertSame([], array_intersect($fluid, $air));
         self::assertSame([], array_diff(['spin', 'air-build', 'spring-caged', 'rotor-round', 'wheel-speeds'], $air));
         $wet = $ids('wet-disc-loader');
         self::assertSame([], array_intersect(['spin', 'pads-left', 'look', 'bearing', 'heat-loop'], $wet));
