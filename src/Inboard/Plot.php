@@ -15,11 +15,14 @@ final class Plot
     private const RIGHT = 24;
     private const TOP = 34;
     private const BOTTOM = 54;
+    /** A name stands so far above its line, and takes so much. */
+    private const ABOVE = 14.0;
+    private const NAME = 26.0;
 
     public ?string $band = null;
     public string $bandName = '';
     public float $bandAt = 0.0;
-    /** @var list<array{path: string, kind: string, label: string, x: float, y: float}> */
+    /** @var list<array{path: string, kind: string, label: string, x: float, y: float, named?: float}> */
     public array $lines = [];
     /** @var list<array{x: float, y: float, said: string}> */
     public array $points = [];
@@ -105,6 +108,21 @@ final class Plot
             'x' => $this->x($x),
             'y' => $this->y($y),
         ];
+
+        return $this;
+    }
+
+    /** Moves the names of lines apart that end close together. */
+    public function apart(): self
+    {
+        $order = array_keys($this->lines);
+        usort($order, fn (int $a, int $b): int => $this->lines[$a]['y'] <=> $this->lines[$b]['y']);
+        $free = 0.0;
+        foreach ($order as $n) {
+            $free = max($free, $this->lines[$n]['y'] - self::ABOVE);
+            $this->lines[$n]['named'] = $free;
+            $free += self::NAME;
+        }
 
         return $this;
     }

@@ -151,7 +151,7 @@ final readonly class RecordingView
             $plot->line($points, self::KINDS[$corner], ucfirst($this->say->place($corner)));
         }
 
-        return $plot;
+        return $plot->apart();
     }
 
     private function most(Recording $recording): float

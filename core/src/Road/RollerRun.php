@@ -9,8 +9,8 @@ final readonly class RollerRun
 {
     /** Rollers turn a wheel so fast, km/h (handbook of the trade; 2.5 to 5). */
     public const SPEED_KMH = 3.0;
-    /** What is less than this share of the most is coming on or letting go. */
-    private const PRESSED = 0.5;
+    /** From the first that reaches this share of the most to the last: before it comes on, after it is let go. */
+    private const PRESSED = 0.8;
     /** So much of the swing goes with the wheel before the wheel is named (share of the variance; estimate). */
     private const WITH_WHEEL = 0.5;
     /** A swing that is felt at the pedal (share of the mean; estimate; plausible 0.15 to 0.3). */
@@ -36,7 +36,7 @@ final readonly class RollerRun
         return [] === $values ? 0.0 : array_sum($values) / \count($values);
     }
 
-    /** Highest less lowest of a turn, over the mean, over all whole turns; null where not one turn is whole. */
+    /** Highest less lowest of a turn, over the mean; of all whole turns the middle one; null where none is whole. */
     public function swing(string $corner): ?float
     {
         [$times, $values] = $this->pressed($corner);
@@ -56,7 +56,9 @@ final readonly class RollerRun
             $swings[] = [] === $own ? 0.0 : (max($own) - min($own)) / $mean;
         }
 
-        return [] === $swings ? null : array_sum($swings) / \count($swings);
+        sort($swings);
+
+        return $swings[intdiv(\count($swings), 2)] ?? null;
     }
 
     /** Whether the swing has the period of the wheel: by the share of its variance at one swing a turn. */
@@ -80,12 +82,11 @@ final readonly class RollerRun
     {
         $all = $this->recording->values[$corner] ?? [];
         $least = [] === $all ? 0.0 : self::PRESSED * max($all);
+        $reached = $least > 0.0 ? array_keys(array_filter($all, static fn (float $one): bool => $one >= $least)) : [];
         $times = $values = [];
-        foreach ($all as $n => $value) {
-            if ($value >= $least && $value > 0.0) {
-                $times[] = $this->recording->times[$n];
-                $values[] = $value;
-            }
+        for ($n = $reached[0] ?? 0; [] !== $reached && $n <= $reached[\count($reached) - 1]; ++$n) {
+            $times[] = $this->recording->times[$n];
+            $values[] = $all[$n];
         }
 
         return [$times, $values];
