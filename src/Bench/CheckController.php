@@ -28,6 +28,9 @@ final class CheckController extends RendersJob
     /** Without them nothing is tried: service mode, cycling, coding; gas under pressure; a spring chamber caged. */
     private const ONLY_WITH = ['scan-tool', 'charging-kit', 'caging-bolt'];
 
+    private const SHAKES = 'road-shake';
+    private const SPEEDS_KMH = [50, 80, 110];
+
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly Units $units,
@@ -86,6 +89,7 @@ final class CheckController extends RendersJob
             missing: $this->missing($definition, $at),
             name: $this->say->check($at),
             how: $this->say->text('check.'.$definition->id.'.how'),
+            turns: self::SHAKES === $definition->id ? $this->turns($loaded) : null,
             spoken: array_map(fn (string $word): string => $this->say->text('say.'.$word), $manner->spoken),
             caution: null === $manner->caution ? null : $this->say->text('caution.'.$manner->caution),
             rows: $this->rows($at, $definition),
@@ -131,6 +135,18 @@ final class CheckController extends RendersJob
             ]),
             'check' => null === $next ? null : (string) $next,
         ]];
+    }
+
+    /** How often a wheel of this vehicle turns in a second: what shakes at another pace is no wheel. */
+    private function turns(LoadedJob $loaded): string
+    {
+        $round = 2.0 * \M_PI * $loaded->layout->body->tyreRadiusM;
+        $said = [];
+        foreach (self::SPEEDS_KMH as $kmh) {
+            $said['v'.$kmh] = number_format($kmh / 3.6 / $round, 1);
+        }
+
+        return $this->say->ui('check.turns', $said);
     }
 
     /** What the driver was asked by the intake is not asked again here. */

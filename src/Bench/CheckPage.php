@@ -29,6 +29,7 @@ final readonly class CheckPage
         public array $missing,
         public string $name,
         public string $how,
+        public ?string $turns,
         public array $spoken,
         public ?string $caution,
         public array $rows,

@@ -8,8 +8,10 @@ use App\Text\Say;
 use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Job\Stage;
+use Rodrel\Core\Log\Payload\FiguresPayload;
 use Rodrel\Core\Log\Payload\ItemPayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Vocabulary\GroupAt;
 
 /** Writes the line of the list of jobs from where the job stands. */
@@ -72,8 +74,19 @@ final readonly class ProjectJobLine
         foreach ($loaded->state->story->entriesOf(ReadingPayload::class) as $entry) {
             $words[] = $this->say->check($entry->payload->check);
         }
+        foreach ($loaded->state->story->entriesOf(ReadingPayload::class) as $entry) {
+            array_push($words, ...$this->say->noted($entry->payload->check, $entry->payload->measured));
+        }
         foreach ($loaded->state->story->entriesOf(ItemPayload::class) as $entry) {
             $words[] = $entry->payload->text;
+        }
+        foreach ($loaded->state->story->entriesOf(RepairedPayload::class) as $entry) {
+            $words[] = $this->say->group($entry->payload->group);
+        }
+        foreach ($loaded->state->story->entriesOf(FiguresPayload::class) as $entry) {
+            foreach ($entry->payload->figures as $figure) {
+                $words[] = $figure->typed;
+            }
         }
 
         return implode(' ', $words);

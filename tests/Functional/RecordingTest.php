@@ -52,6 +52,15 @@ final class RecordingTest extends ShopTestCase
         self::assertStringNotContainsString('another sheet', $this->text('.trail'));
     }
 
+    /** By hand: 0.3 m of radius are 1.885 m a turn; 80 km/h are 22.22 m/s, 11.8 turns a second. */
+    public function testHowOftenAWheelTurnsIsSaidWhereItShakes(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $this->client->request('GET', "/jobs/$id/checks/road-shake@vehicle");
+        self::assertStringContainsString('7.4 times a second at 50 km/h, 11.8 at 80, 16.2 at 110', $this->text('main'));
+    }
+
     private function send(string $job, string $check, string $csv): void
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'rodrel');

@@ -83,6 +83,7 @@ final readonly class References
             }
             if ($preset->has('parts')) {
                 $preset->raw('parts');
+                $preset->raw('also');
                 $preset->in('figures')->numberMapSelf();
                 $layouts[] = Layout::fromArray($this->catalogue->presets[$id]);
                 continue;

@@ -18,6 +18,11 @@ final class Circuit
     public const CUP_LIMIT_KPA = -10.0; // kPa; below it the piston waits for the cup (handbook)
     public const RETURN_MM_S = 62.0; // mm/s, both pistons on the way home (handbook)
 
+    /**
+     * A metering valve: from its opening on so many times the rise passes, until all does at METERED of it (estimate).
+     */
+    public const METERING = 3.0;
+    public const METERED = 1.5;
     /** An edge that lets less than this toward a wheel makes its circuit slow (mL/s/kPa; a sound hose lets 0.15). */
     private const SLOW = 5e-4;
     /** One that lets so many times more back than forward is a trap: a wheel emptied too far stays so. */
@@ -40,6 +45,10 @@ final class Circuit
     public array $knee = [];
     /** @var list<float> */
     public array $slope = [];
+    /** @var list<float> kPa below which a metering valve passes nothing, and from which it passes all */
+    public array $meter = [];
+    /** @var list<float> */
+    public array $metered = [];
     /** @var list<float> */
     public array $stiffness = [];
     /** @var array<int, float> */
@@ -95,6 +104,8 @@ final class Circuit
         $this->hold[] = $edge->holdKpa;
         $this->knee[] = $edge->kneeKpa;
         $this->slope[] = $edge->slope;
+        $this->meter[] = $edge->meterKpa;
+        $this->metered[] = $edge->meterKpa > 0.0 ? self::METERED * $edge->meterKpa : -\INF;
         $this->stiffness[] = $stiffness;
         $this->clearance[] = 0.0;
         $this->springKpa[] = 0.0;
@@ -194,6 +205,7 @@ final class Circuit
     public function heldTorqueNm(string $corner, float $kpa): float
     {
         for ($node = $this->wheelNode[$corner]; $node > 0; $node = $this->parent[$node]) {
+            $kpa = $kpa < $this->metered[$node] ? self::METERING * max(0.0, $kpa - $this->meter[$node]) : $kpa;
             $kpa = min($kpa, $this->knee[$node] + $this->slope[$node] * max(0.0, $kpa - $this->knee[$node]));
         }
         $friction = $this->friction[$corner];
@@ -216,6 +228,7 @@ final class Circuit
             $this->hold[$node],
             $this->knee[$node],
             $this->slope[$node],
+            $this->meter[$node],
             $this->stiffness[$node],
             $this->clearance[$node],
             $this->springKpa[$node],

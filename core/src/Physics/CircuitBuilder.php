@@ -116,6 +116,10 @@ final readonly class CircuitBuilder
             }
         }
         $pipe = $this->edge($effects, 'pipe', $place, self::G_PIPE);
+        $opens = $this->layout->pipework->meteringKpa;
+        if (null !== $opens && $corner->isFront()) {
+            $pipe = $pipe->metered($effects->value('metering', null, 'opens_kpa', $opens));
+        }
         $valve = $this->layout->pipework->valves[$corner->value] ?? null;
         $top = $circuit->addNode(
             self::node('hose-top', $place),

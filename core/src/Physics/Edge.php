@@ -17,6 +17,7 @@ final readonly class Edge
      * @param float $return mL/s/kPa
      * @param float $holdKpa that it keeps back
      * @param float $kneeKpa above it only $slope of the rest passes
+     * @param float $meterKpa below it nothing passes toward the wheel, from half as much again all; 0: passes at once
      */
     public function __construct(
         public float $forward,
@@ -24,6 +25,7 @@ final readonly class Edge
         public float $holdKpa = 0.0,
         public float $kneeKpa = \INF,
         public float $slope = 1.0,
+        public float $meterKpa = 0.0,
     ) {
     }
 
@@ -34,6 +36,11 @@ final readonly class Edge
 
     public function behind(float $kneeKpa, float $slope): self
     {
-        return new self($this->forward, $this->return, $this->holdKpa, $kneeKpa, $slope);
+        return new self($this->forward, $this->return, $this->holdKpa, $kneeKpa, $slope, $this->meterKpa);
+    }
+
+    public function metered(float $openKpa): self
+    {
+        return new self($this->forward, $this->return, $this->holdKpa, $this->kneeKpa, $this->slope, $openKpa);
     }
 }

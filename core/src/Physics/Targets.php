@@ -62,6 +62,7 @@ final readonly class Targets
             'outlet' => [0.0, 1.0],  // mL/s/kPa past a shut outlet valve, into the small chamber behind it
         ],
         'modulator-inlet' => ['leak' => [0.0, 1.0]],  // mL/s/kPa, the pipe's end at the modulator or the tee
+        'metering' => ['opens_kpa' => [0.0, 20000.0]],
         'rear-valve' => [
             'knee_kpa' => [0.0, 20000.0],
             'slope' => [0.0, 1.0],
@@ -164,6 +165,7 @@ final readonly class Targets
                 static fn (Corner $corner): bool => isset($layout->pipework->valves[$corner->value]),
             )),
             'master', 'reservoir', 'fluid', 'pedal' => [null],
+            'metering' => null === $layout->pipework->meteringKpa ? [] : [null],
             'remote' => null === $layout->assist->remote ? [] : [null],
             'axle-pipe' => self::behindATee($layout),
             'wheel', 'brake' => Corner::cases(),

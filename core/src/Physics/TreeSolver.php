@@ -46,6 +46,8 @@ final readonly class TreeSolver
         $hold = $circuit->hold;
         $knee = $circuit->knee;
         $slope = $circuit->slope;
+        $meter = $circuit->meter;
+        $metered = $circuit->metered;
         $stiff = $circuit->stiffness;
         $clear = $circuit->clearance;
         $spring = $circuit->springKpa;
@@ -97,6 +99,9 @@ final readonly class TreeSolver
                 if ($y > $knee[$i]) {
                     $s = $slope[$i];
                     $z = $knee[$i] + $s * ($y - $knee[$i]);
+                } elseif ($y < $metered[$i]) {
+                    $s = $y > $meter[$i] ? Circuit::METERING : 0.0;
+                    $z = $s * ($y - $meter[$i]);
                 }
                 $d = $z - $x;
                 if ($d > 0.0) {

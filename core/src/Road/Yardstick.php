@@ -79,6 +79,9 @@ final readonly class Yardstick
     public function rearFirstAtG(): ?float
     {
         for ($footN = self::STEP_N; $footN <= self::HARDEST_N; $footN += self::STEP_N) {
+            if ($this->booster->chamberKpa($footN) < Circuit::METERED * ($this->layout->pipework->meteringKpa ?? 0.0)) {
+                continue; // a metering valve lets the rear shoes come first, and means to
+            }
             $torques = $this->torques($footN);
             $g = $this->g($torques);
             if ($g > self::FRONT_FIRST_TO_G) {

@@ -169,7 +169,9 @@ final readonly class Composer
         }
         $vehicle = self::withFigures(self::compose($shape->raw('parts')), $shape->in('figures')->numberMapSelf());
 
-        return ['id' => $shape->text('id'), 'parts' => $shape->raw('parts')] + $vehicle;
+        $own = ['id' => $shape->text('id'), 'parts' => $shape->raw('parts')];
+
+        return $own + ($shape->has('also') ? $shape->raw('also') : []) + $vehicle;
     }
 
     /**

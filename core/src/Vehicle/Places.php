@@ -37,6 +37,8 @@ enum Places: string
     /** The rear axle, where a pressure valve in its pipes holds it back, and where the load works that valve. */
     case RearValve = 'rear-valve';
     case LoadValve = 'load-valve';
+    /** The front axle, where a metering valve lets it come on later than the rear. */
+    case Metering = 'metering';
     /** The vehicle, where its booster sits at the pedal, or in the line. */
     case PedalBooster = 'pedal-booster';
     case Remote = 'remote';
@@ -89,6 +91,10 @@ enum Places: string
                 self::hasRearValve($layout)
                 && true === ($layout->pipework->valves[Corner::LeftRear->value] ?? null)?->followsLoad,
                 Place::axleOf(Corner::LeftRear),
+            ),
+            self::Metering => self::vehicleIf(
+                null !== $layout->pipework->meteringKpa,
+                Place::axleOf(Corner::LeftFront),
             ),
             self::PedalBooster => self::vehicleIf(self::hasVacuum($layout) && null === $layout->assist->remote),
             self::Remote => self::vehicleIf(null !== $layout->assist->remote),

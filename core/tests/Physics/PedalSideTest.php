@@ -7,6 +7,7 @@ namespace Rodrel\Core\Tests\Physics;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Check\Subject;
+use Rodrel\Core\Physics\CircuitBuilder;
 use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Physics\Fluid;
 use Rodrel\Core\Physics\Program;
@@ -240,5 +241,34 @@ final class PedalSideTest extends TestCase
     private function losing(array $effects): Subject
     {
         return World::subject(World::layout())->with(new Effects($effects));
+    }
+
+    /**
+     * A metering valve of 500 kPa, by hand: at 400 kPa the fronts get nothing, at 600 kPa 3·(600 − 500) = 300, from 750 on
+     * all of it. Shut to 3000 kPa a press that makes less leaves both fronts dry and the rear alone brakes; one that makes
+     * more still reaches them, and a press let go lets them go.
+     */
+    public function testAMeteringValveLetsTheFrontsComeLater(): void
+    {
+        $layout = World::layout('old-saloon');
+        $sound = (new CircuitBuilder($layout))->build($layout->chambers[0], Effects::none());
+        $plain = World::layout('old-saloon', ['metering_kpa' => 1e-3]);
+        $open = (new CircuitBuilder($plain))->build($plain->chambers[0], Effects::none());
+        self::assertSame(0.0, $sound->heldTorqueNm('lf', 400.0));
+        foreach ([600.0 => 300.0, 750.0 => 750.0, 2000.0 => 2000.0] as $kpa => $passes) {
+            self::assertEqualsWithDelta(
+                $open->heldTorqueNm('lf', $passes),
+                $sound->heldTorqueNm('lf', (float) $kpa),
+                1e-6,
+                "$kpa kPa",
+            );
+        }
+        $shut = ['metering' => ['opens_kpa' => 3000.0]];
+        foreach ([40.0 => false, 300.0 => true] as $footN => $reaches) {
+            $held = World::press($layout, $shut, (float) $footN, [3.4])['3.40']['kpa'];
+            self::assertSame($reaches, $held['lf'] > 1000.0, "$footN N");
+            self::assertGreaterThan(500.0, $held['lr']);
+            self::assertLessThan(2.0, World::press($layout, $shut, (float) $footN, [5.6])['5.60']['kpa']['lf']);
+        }
     }
 }
