@@ -48,7 +48,15 @@ final readonly class RecordingView
         ]);
         $nothing = ['head' => [], 'body' => []];
 
-        return new RecordingPage((string) $at, $this->say->check($at), null, $nothing, [], [], $said);
+        return new RecordingPage(
+            check: (string) $at,
+            name: $this->say->check($at),
+            plot: null,
+            table: $nothing,
+            said: [],
+            fields: [],
+            error: $said,
+        );
     }
 
     private function roller(CheckAt $at, Recording $recording, RollerRun $run): RecordingPage
@@ -84,16 +92,16 @@ final readonly class RecordingView
         $plot = $this->plot($recording, $this->units->of(Quantity::Force, Unit::Newton)->value);
 
         return new RecordingPage(
-            (string) $at,
-            $this->say->check($at),
-            $plot->yTicks(Plot::steps(0.0, $this->most($recording)), fn (float $n): string => $this->units->figure(
+            check: (string) $at,
+            name: $this->say->check($at),
+            plot: $plot->yTicks(Plot::steps(0.0, $this->most($recording)), fn (float $n): string => $this->units->figure(
                 $n,
                 Quantity::Force,
                 Unit::Newton,
             )),
-            ['head' => [$this->say->ui('recording.mean'), $this->say->ui('recording.swing')], 'body' => $body],
-            [] === $said ? [$this->say->ui('recording.roller-even')] : $said,
-            $fields,
+            table: ['head' => [$this->say->ui('recording.mean'), $this->say->ui('recording.swing')], 'body' => $body],
+            said: [] === $said ? [$this->say->ui('recording.roller-even')] : $said,
+            fields: $fields,
         );
     }
 
@@ -120,12 +128,12 @@ final readonly class RecordingView
         $plot = $this->plot($recording, 'km/h');
 
         return new RecordingPage(
-            (string) $at,
-            $this->say->check($at),
-            $plot->yTicks(Plot::steps(0.0, $this->most($recording)), static fn (float $kmh): string => (string) $kmh),
-            ['head' => [$this->say->ui('recording.signal'), $this->say->ui('recording.turns')], 'body' => $body],
-            [] === $said ? [$this->say->ui('recording.speeds-even')] : $said,
-            $fields,
+            check: (string) $at,
+            name: $this->say->check($at),
+            plot: $plot->yTicks(Plot::steps(0.0, $this->most($recording)), static fn (float $kmh): string => (string) $kmh),
+            table: ['head' => [$this->say->ui('recording.signal'), $this->say->ui('recording.turns')], 'body' => $body],
+            said: [] === $said ? [$this->say->ui('recording.speeds-even')] : $said,
+            fields: $fields,
         );
     }
 

@@ -13,12 +13,17 @@ use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Job\Diagnosis;
+use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Payload\BledPayload;
+use Rodrel\Core\Log\Payload\IntakePayload;
+use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Vehicle\Composer;
 
 /**
- * What is believed of a job, computed once per head of its log and kept: the key holds the head, the shop's settings
- * and
- * prices, the catalogue, the predictions and the sources that judge. A page reads it.
+ * What is believed of a job, computed once for what it rests on and kept: the key holds that, the shop's settings and
+ * prices, the catalogue, the predictions and the sources that judge. A page reads it; a step or a note changes nothing.
  */
 final readonly class Judge
 {
@@ -43,8 +48,7 @@ final readonly class Judge
         $key = hash(
             'sha256',
             serialize([
-                $loaded->last()?->id()->toRfc4122(),
-                $loaded->head(),
+                self::restsOn($loaded->state),
                 $settings,
                 $this->catalogue->hash,
                 $this->predictions->key($loaded->layout),
@@ -86,5 +90,26 @@ final readonly class Judge
         );
 
         return $judgement;
+    }
+
+    /**
+     * What a belief rests on: what was said and read, repaired and bled, epoch by epoch, and how the vehicle stands.
+     *
+     * @return array<array-key, mixed>
+     */
+    private static function restsOn(JobState $state): array
+    {
+        $chapters = [];
+        foreach ($state->story->chapters as $chapter) {
+            $entries = [
+                ...$chapter->entriesOf(IntakePayload::class),
+                ...$chapter->entriesOf(ReadingPayload::class),
+                ...$chapter->entriesOf(RepairedPayload::class),
+                ...$chapter->entriesOf(BledPayload::class),
+            ];
+            $chapters[] = array_map(static fn (Entry $entry): array => [$entry->id, $entry->payload], $entries);
+        }
+
+        return [$chapters, $state->situation];
     }
 }

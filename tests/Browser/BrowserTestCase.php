@@ -9,13 +9,19 @@ use PHPUnit\Framework\TestCase;
 /** A real browser at the server that ./rodrel test has started. */
 abstract class BrowserTestCase extends TestCase
 {
-    private ?Chrome $open = null;
+    /** Starting one takes longer than most pages: the tests of a class share it, each as if it were new. */
+    private static ?Chrome $open = null;
+    private static bool $touches = false;
 
     protected function chrome(int $width = 1280, int $height = 800, bool $touch = false): Chrome
     {
-        $this->open?->quit();
+        if (null !== self::$open && self::$touches === $touch) {
+            return self::$open->anew($width, $height);
+        }
+        self::$open?->quit();
+        self::$touches = $touch;
 
-        return $this->open = Chrome::open(
+        return self::$open = Chrome::open(
             (string) getenv('RODREL_TEST_URL'),
             (string) getenv('RODREL_TEST_DRIVER'),
             $width,
@@ -26,14 +32,18 @@ abstract class BrowserTestCase extends TestCase
 
     protected function tearDown(): void
     {
-        if (null !== $this->open) {
-            if ($this->status()->isFailure() || $this->status()->isError()) {
-                @mkdir(\dirname(__DIR__, 2).'/var/screenshots', 0o775, true);
-                $this->open->picture(\dirname(__DIR__, 2).'/var/screenshots/'.$this->name().'.png');
-            }
-            $this->open->quit();
-            $this->open = null;
+        if (null !== self::$open && ($this->status()->isFailure() || $this->status()->isError())) {
+            @mkdir(\dirname(__DIR__, 2).'/var/screenshots', 0o775, true);
+            self::$open->picture(\dirname(__DIR__, 2).'/var/screenshots/'.$this->name().'.png');
+            self::$open->quit();
+            self::$open = null;
         }
+    }
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$open?->quit();
+        self::$open = null;
     }
 
     /** Nothing may be complained about in the browser's console: a blocked script, a missing file. */

@@ -54,6 +54,19 @@ final class Chrome
         return $chrome;
     }
 
+    /** As if it were new: nobody signed in, nothing remembered, nothing complained about. */
+    public function anew(int $width, int $height): self
+    {
+        $this->go('/sign-in');
+        $this->driver->executeScript('localStorage.clear(); sessionStorage.clear();');
+        $this->driver->manage()->deleteAllCookies();
+        $this->driver->get('about:blank');
+        $this->driver->manage()->getLog('browser');
+        $this->size($width, $height);
+
+        return $this;
+    }
+
     /** The size of the page itself, not of the window around it. */
     public function size(int $width, int $height): void
     {
