@@ -255,20 +255,20 @@ final class PedalSideTest extends TestCase
         $plain = World::layout('old-saloon', ['metering_kpa' => 1e-3]);
         $open = (new CircuitBuilder($plain))->build($plain->chambers[0], Effects::none());
         self::assertSame(0.0, $sound->heldTorqueNm('lf', 400.0));
-        foreach ([600.0 => 300.0, 750.0 => 750.0, 2000.0 => 2000.0] as $kpa => $passes) {
+        foreach ([[600.0, 300.0], [750.0, 750.0], [2000.0, 2000.0]] as [$kpa, $passes]) {
             self::assertEqualsWithDelta(
                 $open->heldTorqueNm('lf', $passes),
-                $sound->heldTorqueNm('lf', (float) $kpa),
+                $sound->heldTorqueNm('lf', $kpa),
                 1e-6,
                 "$kpa kPa",
             );
         }
         $shut = ['metering' => ['opens_kpa' => 3000.0]];
-        foreach ([40.0 => false, 300.0 => true] as $footN => $reaches) {
-            $held = World::press($layout, $shut, (float) $footN, [3.4])['3.40']['kpa'];
+        foreach ([[40.0, false], [300.0, true]] as [$footN, $reaches]) {
+            $held = World::press($layout, $shut, $footN, [3.4])['3.40']['kpa'];
             self::assertSame($reaches, $held['lf'] > 1000.0, "$footN N");
             self::assertGreaterThan(500.0, $held['lr']);
-            self::assertLessThan(2.0, World::press($layout, $shut, (float) $footN, [5.6])['5.60']['kpa']['lf']);
+            self::assertLessThan(2.0, World::press($layout, $shut, $footN, [5.6])['5.60']['kpa']['lf']);
         }
     }
 }
