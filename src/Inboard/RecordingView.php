@@ -94,11 +94,10 @@ final readonly class RecordingView
         return new RecordingPage(
             check: (string) $at,
             name: $this->say->check($at),
-            plot: $plot->yTicks(Plot::steps(0.0, $this->most($recording)), fn (float $n): string => $this->units->figure(
-                $n,
-                Quantity::Force,
-                Unit::Newton,
-            )),
+            plot: $plot->yTicks(
+                Plot::steps(0.0, $this->most($recording)),
+                fn (float $n): string => $this->units->figure($n, Quantity::Force, Unit::Newton),
+            ),
             table: ['head' => [$this->say->ui('recording.mean'), $this->say->ui('recording.swing')], 'body' => $body],
             said: [] === $said ? [$this->say->ui('recording.roller-even')] : $said,
             fields: $fields,
@@ -130,7 +129,10 @@ final readonly class RecordingView
         return new RecordingPage(
             check: (string) $at,
             name: $this->say->check($at),
-            plot: $plot->yTicks(Plot::steps(0.0, $this->most($recording)), static fn (float $kmh): string => (string) $kmh),
+            plot: $plot->yTicks(
+                Plot::steps(0.0, $this->most($recording)),
+                static fn (float $kmh): string => (string) $kmh,
+            ),
             table: ['head' => [$this->say->ui('recording.signal'), $this->say->ui('recording.turns')], 'body' => $body],
             said: [] === $said ? [$this->say->ui('recording.speeds-even')] : $said,
             fields: $fields,

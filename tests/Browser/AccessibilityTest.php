@@ -67,7 +67,7 @@ final class AccessibilityTest extends BrowserTestCase
         self::assertGreaterThan('' === (string) getenv('RODREL_EVERY') && 390 !== $width ? 5 : 22, $seen);
     }
 
-    /** Narrow is where pages break: every one in every run; wide and dark a quarter each, all in the run of everything. */
+    /** Narrow is where pages break: every one in every run; wide and dark a quarter each, all where all is asked. */
     private function isDue(string $path, int $width, bool $dark): bool
     {
         $shape = (string) preg_replace('/[0-9a-f-]{36}/', '', $path);

@@ -244,9 +244,9 @@ final class PedalSideTest extends TestCase
     }
 
     /**
-     * A metering valve of 500 kPa, by hand: at 400 kPa the fronts get nothing, at 600 kPa 3·(600 − 500) = 300, from 750 on
-     * all of it. Shut to 3000 kPa a press that makes less leaves both fronts dry and the rear alone brakes; one that makes
-     * more still reaches them, and a press let go lets them go.
+     * A metering valve of 500 kPa, by hand: at 400 kPa the fronts get nothing, at 600 kPa 3·(600 − 500) = 300, from
+     * 750 on all of it. Shut to 3000 kPa a press that makes less leaves both fronts dry and the rear alone brakes; one
+     * that makes more still reaches them, and a press let go lets them go.
      */
     public function testAMeteringValveLetsTheFrontsComeLater(): void
     {
