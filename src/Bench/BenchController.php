@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Account\UserRepository;
+use App\Job\CameBack;
 use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
@@ -35,7 +36,7 @@ final class BenchController extends RendersJob
     }
 
     #[Route('/jobs/{id:job}/bench', name: 'job_bench', methods: ['GET'])]
-    public function __invoke(Job $job, Request $request): Response
+    public function __invoke(Job $job, Request $request, CameBack $cameBack): Response
     {
         $loaded = ($this->readJob)($job);
         $state = $loaded->state;
@@ -77,7 +78,10 @@ final class BenchController extends RendersJob
             lift: $state->situation->car->lift->value,
             firstLook: 'first-look' === $advice?->reason,
             trace: ($state->situation->held($this->catalogue->checks)[0] ?? Corner::LeftFront)->value,
-            common: null === $judgement ? [] : \array_slice($this->suspects->commonCauses($judgement), 0, 2),
+            common: [
+                ...$cameBack->of($loaded),
+                ...null === $judgement ? [] : \array_slice($this->suspects->commonCauses($judgement), 0, 2),
+            ],
             failed: null === $state->repaired ? null : $state->proof->failed(),
             asleep: \count($state->story->asleep),
         ));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tests\Functional;
 
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Job\Stage;
 use Symfony\Component\Uid\Uuid;
 
@@ -124,6 +125,27 @@ final class HistoryPagesTest extends ShopTestCase
         $other = $this->job('Unit 28', Stage::Repair)->vehicleId()->toRfc4122();
         $this->client->request('GET', "/jobs/new?vehicle=$other");
         self::assertSelectorNotExists('select[name="parts[0][part]"] option[value=cylinder][selected]');
+    }
+
+    /** The same wheel drags again: what was done there, and what was left alone then, stands beside the suspects. */
+    public function testAVehicleThatComesBackNamesWhatWasTouched(): void
+    {
+        $this->signIn();
+        $job = $this->job('Unit 15', Stage::Bleed);
+        $brakes = self::getContainer()->get(Catalogue::class)->presets[$job->preset()]['questions'];
+        $id = Uuid::v7()->toRfc4122();
+        $this->client->request('POST', '/jobs/new', [
+            '_token' => 'csrf-token', 'job' => $id, 'entry' => Uuid::v7()->toRfc4122(), 'unit' => $job->unit(),
+            'split' => $brakes['split'], 'rear' => $brakes['rear'], 'assist' => $brakes['assist'],
+            'anti_lock' => $brakes['anti_lock'] ? 'yes' : 'no', 'what' => 'drags', 'where' => 'rr', 'pattern' => '',
+            'note' => '',
+        ]);
+        $this->client->request('GET', "/jobs/$id/bench");
+        $said = $this->text('.common');
+        self::assertMatchesRegularExpression('/^Came back: Caliper, right rear, \d+ days ago\. Not touched/', $said);
+        self::assertStringNotContainsString('Caliper, right rear', explode('Not touched then', $said)[1]);
+        $this->client->request('GET', '/jobs/'.$this->freshJob().'/bench');
+        self::assertStringNotContainsString('Came back', $this->text('main'));
     }
 
     private function wheelsOff(string $id): void
