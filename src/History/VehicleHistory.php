@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace App\History;
 
 use App\Job\Job;
-use App\Job\JobEntry;
 use App\Job\JobEntryRepository;
 use App\Job\JobRepository;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Job\Measurements;
-use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Story;
 use Symfony\Component\Uid\Uuid;
 
@@ -29,21 +27,11 @@ final readonly class VehicleHistory
     {
         $jobs = $this->jobs->findBy(['vehicleId' => $vehicle], ['openedAt' => 'ASC']);
 
-        return array_map(fn (Job $job): array => ['job' => $job, 'story' => $this->story($job)], $jobs);
+        return array_map(fn (Job $job): array => ['job' => $job, 'story' => $this->entries->storyOf($job->id())], $jobs);
     }
 
     public function measurements(Uuid $vehicle): Measurements
     {
         return Measurements::of(array_column($this->of($vehicle), 'story'), $this->catalogue->checks);
-    }
-
-    private function story(Job $job): Story
-    {
-        $read = array_map(
-            static fn (JobEntry $entry): ?Entry => $entry->readable(),
-            $this->entries->logOf($job->id()),
-        );
-
-        return Story::of(array_values(array_filter($read)));
     }
 }

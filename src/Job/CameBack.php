@@ -7,7 +7,6 @@ namespace App\Job;
 use App\Text\Say;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\RepairedPayload;
-use Rodrel\Core\Log\Story;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Component\Clock\ClockInterface;
 
@@ -71,11 +70,7 @@ final readonly class CameBack
             if ($job->id()->equals($loaded->job->id()) || $job->openedAt() > $loaded->job->openedAt()) {
                 continue;
             }
-            $read = array_map(
-                static fn (JobEntry $entry): ?Entry => $entry->readable(),
-                $this->entries->logOf($job->id()),
-            );
-            $repaired = Story::of(array_values(array_filter($read)))->entriesOf(RepairedPayload::class);
+            $repaired = $this->entries->storyOf($job->id())->entriesOf(RepairedPayload::class);
             foreach (array_reverse($repaired) as $entry) {
                 if ($entry->takenAt->getTimestamp() >= $since) {
                     $before[] = $entry;

@@ -6,9 +6,7 @@ namespace App\Job;
 
 use App\Vehicle\Vehicle;
 use Rodrel\Core\Catalogue\Catalogue;
-use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\RepairedPayload;
-use Rodrel\Core\Log\Story;
 use Symfony\Component\Clock\ClockInterface;
 
 /** What the shop itself fitted to a vehicle lately: a job that comes back begins with what was touched before. */
@@ -36,7 +34,7 @@ final readonly class FittedBefore
     {
         $rows = [];
         foreach ($this->jobs->findBy(['vehicleId' => $vehicle->id()], ['openedAt' => 'DESC']) as $job) {
-            foreach (array_reverse($this->repaired($job)) as $entry) {
+            foreach (array_reverse($this->entries->storyOf($job->id())->entriesOf(RepairedPayload::class)) as $entry) {
                 $group = $entry->payload->group;
                 $seconds = $this->clock->now()->getTimestamp() - $entry->takenAt->getTimestamp();
                 $weeks = intdiv(max(0, $seconds), self::WEEK_S);
@@ -48,16 +46,5 @@ final readonly class FittedBefore
         }
 
         return \array_slice($rows, 0, self::ROWS);
-    }
-
-    /** @return list<Entry<RepairedPayload>> */
-    private function repaired(Job $job): array
-    {
-        $read = array_map(
-            static fn (JobEntry $entry): ?Entry => $entry->readable(),
-            $this->entries->logOf($job->id()),
-        );
-
-        return Story::of(array_values(array_filter($read)))->entriesOf(RepairedPayload::class);
     }
 }

@@ -6,6 +6,8 @@ namespace App\Job;
 
 use Doctrine\Bundle\DoctrineBundle\Repository\ServiceEntityRepository;
 use Doctrine\Persistence\ManagerRegistry;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Story;
 use Symfony\Component\Uid\Uuid;
 
 /** @extends ServiceEntityRepository<JobEntry> */
@@ -20,5 +22,13 @@ final class JobEntryRepository extends ServiceEntityRepository
     public function logOf(Uuid $jobId): array
     {
         return $this->findBy(['jobId' => $jobId], ['seq' => 'ASC']);
+    }
+
+    /** What a job's log tells, as far as it can be read; without what follows from it. */
+    public function storyOf(Uuid $jobId): Story
+    {
+        $read = array_map(static fn (JobEntry $entry): ?Entry => $entry->readable(), $this->logOf($jobId));
+
+        return Story::of(array_values(array_filter($read)));
     }
 }
