@@ -27,7 +27,10 @@ final readonly class VehicleHistory
     {
         $jobs = $this->jobs->findBy(['vehicleId' => $vehicle], ['openedAt' => 'ASC']);
 
-        return array_map(fn (Job $job): array => ['job' => $job, 'story' => $this->entries->storyOf($job->id())], $jobs);
+        return array_map(
+            fn (Job $job): array => ['job' => $job, 'story' => $this->entries->storyOf($job->id())],
+            $jobs,
+        );
     }
 
     public function measurements(Uuid $vehicle): Measurements
