@@ -284,12 +284,13 @@ final readonly class Drawing
     /** @return array{int, int, int, int}|null the point that a percentage points at, and where it stands */
     private function spot(Board $board, GroupAt $group): ?array
     {
-        $drawn = $this->catalogue->repairs->of($group)->drawn;
+        $repair = $this->catalogue->repairs->of($group);
+        $drawn = $repair->drawn;
         if (isset(self::CENTRE[$drawn])) {
             return self::CENTRE[$drawn];
         }
         $corner = $group->place->corner() ?? ($board->wheelsOf($group->place)[0] ?? null);
-        if ('nowhere' === $drawn || null === $corner) {
+        if (!$repair->isDrawn() || null === $corner) {
             return null;
         }
         [$x, $y, $in] = self::AT[$corner->value];

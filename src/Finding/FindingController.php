@@ -64,7 +64,7 @@ final class FindingController extends RendersJob
         return $this->page('finding/finding.html.twig', $loaded, 'finding', new FindingPage(
             sentence: $this->say->finding($group, $this->say->leading($judgement, $group)),
             do: $this->say->text('repair.'.$group->id.'.do'),
-            nowhere: 'nowhere' === $repair->drawn,
+            nowhere: 'elsewhere' === $repair->drawn,
             chosen: $chosen,
             spoils: implode(
                 ', ',

@@ -119,7 +119,7 @@ final readonly class StoredView
             $plot->point($counted, $sound->lampKpa, (string) (int) $counted);
         }
 
-        return $plot;
+        return $plot->apart();
     }
 
     /** @return list<array{float, float}> */

@@ -60,7 +60,7 @@ final readonly class ProjectJobLine
         $spots = [];
         foreach ($loaded->judgement()->groups ?? [] as $group => $mass) {
             $at = GroupAt::parse($group);
-            if ('nowhere' !== $this->catalogue->repairs->of($at)->drawn) {
+            if ($this->catalogue->repairs->of($at)->isDrawn()) {
                 $spots[$at->place->id] = round(($spots[$at->place->id] ?? 0.0) + $mass, 3);
             }
         }

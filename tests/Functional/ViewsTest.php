@@ -42,7 +42,7 @@ final class ViewsTest extends ShopTestCase
             foreach (Particles::of($catalogue->faults, $layout) as $particle) {
                 $group = (string) $particle->group;
                 $picture = $drawing->draw(new Board($catalogue, $layout, [$group => 0.92], [], true), $now);
-                if ('nowhere' === $catalogue->repairs->of($particle->group)->drawn) {
+                if (!$catalogue->repairs->of($particle->group)->isDrawn()) {
                     $nowhere[$group] = [] === $picture['tags'];
                     continue;
                 }

@@ -9,7 +9,7 @@ use Rodrel\Core\Shape;
 /** What a repair typically costs and opens; figures are typical until the shop types its own. */
 final readonly class Repair
 {
-    /** Where the drawing shows it; `nowhere` for what is not a part. */
+    /** Where the drawing shows it; `nowhere` for what has no place there, `elsewhere` for what is not of the brakes. */
     public const DRAWN = [
         'wheel',
         'hose',
@@ -22,6 +22,7 @@ final readonly class Repair
         'axle',
         'everywhere',
         'nowhere',
+        'elsewhere',
     ];
 
     /**
@@ -51,6 +52,12 @@ final readonly class Repair
             array_values(array_map(Extra::fromShape(...), $shape->each('scope'))),
             self::optionsFrom($shape),
         );
+    }
+
+    /** Whether the drawing has a place for it. */
+    public function isDrawn(): bool
+    {
+        return !\in_array($this->drawn, ['nowhere', 'elsewhere'], true);
     }
 
     /** Parts, labour and fluid in minor units. */

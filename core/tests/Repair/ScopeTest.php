@@ -11,6 +11,7 @@ use Rodrel\Core\Repair\PartOption;
 use Rodrel\Core\Repair\Repair;
 use Rodrel\Core\Repair\Scope;
 use Rodrel\Core\Shape;
+use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Place;
 
@@ -137,5 +138,15 @@ final class ScopeTest extends TestCase
                 ],
             ]),
         );
+    }
+
+    /** Only where nothing of the brakes is replaced does a signature say that they are sound. */
+    public function testWhatIsNotOfTheBrakesIsNamed(): void
+    {
+        $elsewhere = array_filter(
+            World::catalogue()->repairs->all,
+            static fn ($repair): bool => 'elsewhere' === $repair->drawn,
+        );
+        self::assertSame(['none', 'tyre', 'joint'], array_keys($elsewhere));
     }
 }
