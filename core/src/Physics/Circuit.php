@@ -20,6 +20,7 @@ final class Circuit
 
     /**
      * A metering valve: from its opening on so many times the rise passes, until all does at METERED of it (estimate).
+     * At rest it is open: what is drawn from the wheels below nothing passes.
      */
     public const METERING = 3.0;
     public const METERED = 1.5;

@@ -99,7 +99,7 @@ final readonly class TreeSolver
                 if ($y > $knee[$i]) {
                     $s = $slope[$i];
                     $z = $knee[$i] + $s * ($y - $knee[$i]);
-                } elseif ($y < $metered[$i]) {
+                } elseif ($y > 0.0 && $y < $metered[$i]) {
                     $s = $y > $meter[$i] ? Circuit::METERING : 0.0;
                     $z = $s * ($y - $meter[$i]);
                 }

@@ -48,6 +48,12 @@ final class HiddenVehicle
         throw InvalidData::at('/suspect', \sprintf('this vehicle cannot have "%s" of that grade', $suspect));
     }
 
+    /** Any hypothesis of the field; its answers waver as a technician's do. */
+    public static function drawn(Field $field, int $particle, \Random\Engine $engine): self
+    {
+        return new self($field, $particle, $engine, true);
+    }
+
     /** The group whose repair cures it. */
     public function cure(): GroupAt
     {

@@ -7,6 +7,7 @@ namespace Rodrel\Core\Tests\Physics;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Check\Subject;
+use Rodrel\Core\Fault\Particles;
 use Rodrel\Core\Physics\CircuitBuilder;
 use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Physics\Fluid;
@@ -269,6 +270,20 @@ final class PedalSideTest extends TestCase
             self::assertSame($reaches, $held['lf'] > 1000.0, "$footN N");
             self::assertGreaterThan(500.0, $held['lr']);
             self::assertLessThan(2.0, World::press($layout, $shut, $footN, [5.6])['5.60']['kpa']['lf']);
+        }
+    }
+
+    /**
+     * At rest it is open: a crushed pipe keeps its wheel's pressure while the piston goes home and draws below nothing;
+     * the other front must follow it, and every such vehicle be computed to its end.
+     */
+    public function testAMeteringValveGivesBackBelowNothing(): void
+    {
+        $faults = World::catalogue()->faults;
+        $layout = World::layout('old-saloon');
+        foreach (['pipe.crushed', 'joint.leaks'] as $id) {
+            $shown = World::prediction($layout)->fault($faults->of($id));
+            self::assertSame(\count(Particles::ofFault($faults->of($id), $layout)), $shown->particles);
         }
     }
 }
