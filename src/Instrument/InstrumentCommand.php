@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Instrument;
 
 use App\Prediction\HiddenVehicles;
-use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Quantity\InstrumentReading;
 use Rodrel\Core\Vocabulary\CheckAt;
@@ -20,11 +19,9 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('rodrel:instrument', 'Plays a simulated instrument on a vehicle with a hidden fault')]
 final class InstrumentCommand extends Command
 {
-    private const AIR_C = 15.0;
-
     public function __construct(
         private readonly HiddenVehicles $vehicles,
-        private readonly Catalogue $catalogue,
+        private readonly SimulatedInstrument $instrument,
         private readonly ClockInterface $clock,
     ) {
         parent::__construct();
@@ -92,15 +89,10 @@ final class InstrumentCommand extends Command
     /** @return list<string> one for each row that takes a number */
     private function lines(string $preset, string $suspect, int $grade, string $check, string $name): array
     {
-        $at = CheckAt::parse($check);
-        $definition = $this->catalogue->checks->of($at);
         $lines = [];
-        foreach ($this->vehicles->of($preset, $suspect, $grade)->answer($at) as $row => $answer) {
-            $unit = $definition->row((string) $row)->observer->typed->unit ?? null;
-            if (\is_float($answer) && null !== $unit) {
-                $core = $definition->isHeat() ? self::AIR_C + $answer : $answer;
-                $lines[] = InstrumentReading::line($unit, $unit->fromCore($core), $name, $this->clock->now());
-            }
+        $vehicle = $this->vehicles->of($preset, $suspect, $grade);
+        foreach ($this->instrument->reads($vehicle, CheckAt::parse($check)) as [$unit, $figure]) {
+            $lines[] = InstrumentReading::line($unit, $figure, $name, $this->clock->now());
         }
 
         return [] === $lines ? throw InvalidData::at('/check', 'this check takes no numbers') : $lines;

@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace App\Prediction;
 
 use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Fault\Particle;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Rig\HiddenVehicle;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\SuspectAt;
 
 /** Vehicles with a fault that only they know: the demo is played on them, and simulated instruments measure them. */
 final readonly class HiddenVehicles
 {
     private const SEED = 20261;
+    private const FINE = 1_000_000;
 
     public function __construct(private Catalogue $catalogue, private Predictions $predictions)
     {
@@ -34,5 +38,32 @@ final readonly class HiddenVehicles
         $engine = new Mt19937(self::SEED + crc32($suspect));
 
         return HiddenVehicle::with($field, $suspect, $grade, $engine, $wavering);
+    }
+
+    /**
+     * A vehicle with a fault drawn by its number, as often as faults of its kind are.
+     *
+     * @return array{HiddenVehicle, SuspectAt}|null nothing while its predictions are being computed
+     */
+    public function drawn(string $preset, int $number): ?array
+    {
+        $document = $this->catalogue->vehicle($preset);
+        $layout = Layout::fromArray($document);
+        $signature = $this->predictions->signature($layout);
+        if (null === $signature) {
+            $this->predictions->sound($layout, $document);
+
+            return null;
+        }
+        $field = Field::of($this->catalogue->knowledge(), $layout, $signature);
+        $weights = array_map(static fn (Particle $one): float => $one->weight, $field->particles);
+        $left = (new Randomizer(new Mt19937($number)))->getInt(0, self::FINE) / self::FINE * array_sum($weights);
+        $drawn = 0;
+        while ($drawn < \count($weights) - 1 && ($left -= $weights[$drawn]) > 0.0) {
+            ++$drawn;
+        }
+        $vehicle = HiddenVehicle::drawn($field, $drawn, new Mt19937(self::SEED + $number));
+
+        return [$vehicle, $field->particles[$drawn]->suspect];
     }
 }

@@ -48,6 +48,25 @@ final class InstrumentTest extends ShopTestCase
         self::assertFalse($pairing->fits(''));
     }
 
+    public function testASimulatedOneReadsAVehicleWhoseFaultOnlyItKnows(): void
+    {
+        $this->signIn('fenwarren');
+        $set = ['preset' => 'medium-car', 'number' => '7', 'check' => 'heat-loop@vehicle'];
+        $crawler = $this->client->request('GET', '/instruments/simulated', $set);
+        self::assertCount(4, $crawler->filter('.simulated-rows button'), 'a temperature for each wheel');
+        self::assertStringNotContainsString($this->text('.simulated-hidden p'), $this->text('h1'));
+        $this->client->request('POST', '/instruments/simulated', [...$set, 'row' => 'rr', '_token' => 'csrf-token']);
+        $shown = $this->text('.simulated-face b');
+        self::assertMatchesRegularExpression('/^\d+(\.\d+)? °C$/', $shown);
+        $this->client->request('GET', '/instruments/fresh/temperature');
+        $fresh = json_decode((string) $this->client->getResponse()->getContent(), true);
+        self::assertSame('Simulated instrument', $fresh[0]['instrument']);
+        self::assertSame($shown, $fresh[0]['typed'], 'what it shows is what it sent');
+
+        $this->client->request('POST', '/instruments/simulated', [...$set, 'row' => 'fifth', '_token' => 'csrf-token']);
+        self::assertSame('– – –', $this->text('.simulated-face b'), 'no such row: nothing is sent');
+    }
+
     /** @return array{status: int, said: array<string, mixed>} */
     private function send(string $token, string ...$lines): array
     {
