@@ -1,9 +1,14 @@
 import Alpine from '@alpinejs/csp';
-import { keys } from './scripts/keys.js';
-import { stopwatch, sheet, speaker, strokes, heatClock, photo, firstLook, gauge } from './scripts/check.js';
+import { keys, words } from './scripts/keys.js';
+import { countdown, stopwatch, sheet, speaker, strokes, heatClock, photo, firstLook, gauge } from './scripts/check.js';
 import { instruments } from './scripts/instruments.js';
 import { intake } from './scripts/intake.js';
+import { stepper } from './scripts/stepper.js';
 import { pedalLog } from './scripts/pedal.js';
+import { drafts } from './scripts/drafts.js';
+import { forms } from './scripts/forms.js';
+import { outbox, sent, serve } from './scripts/outbox.js';
+import { wall } from './scripts/wall.js';
 import { news, waiting } from './scripts/news.js';
 
 Alpine.data('stopwatch', stopwatch);
@@ -11,25 +16,26 @@ Alpine.data('sheet', sheet);
 Alpine.data('firstLook', firstLook);
 Alpine.data('speaker', speaker);
 Alpine.data('strokes', strokes);
+Alpine.data('countdown', countdown);
 Alpine.data('heatClock', heatClock);
 Alpine.data('photo', photo);
 Alpine.data('gauge', gauge);
 Alpine.data('intake', intake);
 Alpine.data('instruments', instruments);
 Alpine.data('pedalLog', pedalLog);
+Alpine.data('stepper', stepper);
+Alpine.data('outbox', outbox);
+Alpine.data('wall', wall);
 Alpine.data('news', news);
 Alpine.data('waiting', waiting);
-Alpine.data('bench', () => ({
-    keys: false,
-    init() {
-        this.$el.addEventListener('show-keys', () => {
-            this.keys = !this.keys;
-        });
-    },
-}));
 Alpine.data('sendOn', () => ({
     init() {
         this.$root.requestSubmit();
+    },
+}));
+Alpine.data('goBack', () => ({
+    back() {
+        globalThis.history.back();
     },
 }));
 Alpine.data('printer', () => ({
@@ -39,6 +45,11 @@ Alpine.data('printer', () => ({
 }));
 Alpine.start();
 keys();
+words();
+forms();
+drafts();
+sent();
+serve();
 
 const focus = document.querySelector('[data-focus]');
 if (focus) {

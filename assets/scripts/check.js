@@ -38,21 +38,63 @@ export const sheet = () => ({
 });
 
 /**
- * Counts strokes while the other hand holds the spanner. A cloudy stroke starts the clear ones anew; at a top-up stroke
- * it calls out.
+ * Counts strokes while the other hand holds the spanner, by a button, a key or half the screen. A cloudy stroke starts
+ * the clear ones anew; at a top-up stroke it calls out.
  */
 export const strokes = () => ({
     strokes: '',
     clear: '',
     alarm: false,
+    pad: false,
+    lock: null,
+    before: [],
+    init() {
+        this.hear = (event) => {
+            if (this.pad && [' ', 'Enter', 'Backspace', 'Escape'].includes(event.key)) {
+                event.preventDefault();
+                event.stopPropagation();
+                if (!event.repeat) {
+                    ({ ' ': () => this.stroke(), Enter: () => this.clearStroke(), Backspace: () => this.minus() })[
+                        event.key
+                    ]?.() ?? (event.key === 'Escape' && this.shut());
+                }
+            }
+        };
+        document.addEventListener('keydown', this.hear, true);
+    },
+    destroy() {
+        document.removeEventListener('keydown', this.hear, true);
+    },
+    async open() {
+        this.pad = true;
+        this.lock = await keepAwake();
+    },
+    shut() {
+        this.pad = false;
+        this.lock?.release();
+        this.$nextTick(() => this.$root.dispatchEvent(new Event('input', { bubbles: true })));
+    },
     stroke() {
-        this.strokes = String(Number(this.strokes || 0) + 1);
-        this.clear = '0';
-        this.look();
+        this.count('0');
     },
     clearStroke() {
+        this.count(String(Number(this.clear || 0) + 1));
+    },
+    count(clear) {
+        this.before.push([this.strokes, this.clear]);
         this.strokes = String(Number(this.strokes || 0) + 1);
-        this.clear = String(Number(this.clear || 0) + 1);
+        this.clear = clear;
+        this.look();
+    },
+    /** One too many: as it was before the last one. */
+    minus() {
+        const before = this.before.pop();
+        if (before) {
+            [this.strokes, this.clear] = before;
+        } else if (Number(this.strokes) > 0) {
+            this.strokes = String(Number(this.strokes) - 1);
+            this.clear = String(Math.max(0, Number(this.clear || 0) - 1));
+        }
         this.look();
     },
     look() {
@@ -61,27 +103,121 @@ export const strokes = () => ({
             .split(' ')
             .filter((at) => at !== '')
             .includes(String(total));
-        if (this.alarm) {
-            globalThis.navigator.vibrate?.(300);
-        }
+        globalThis.navigator.vibrate?.(this.alarm ? 400 : 20);
+        const field = this.$root.querySelector('input[name=strokes]');
+        this.$nextTick(() => field.dispatchEvent(new Event('change', { bubbles: true })));
     },
 });
 
-/** Says the helper's words aloud in their time, by the device's own voice; the word being said is marked. */
+/** Keeps the screen awake while somebody holds or counts; nothing where the device cannot. */
+const keepAwake = async () => {
+    try {
+        return (await globalThis.navigator.wakeLock?.request('screen')) ?? null;
+    } catch {
+        return null;
+    }
+};
+
+const MUTED = 'rodrel-muted';
+
+/** Counts a hold or a wait down, says its end by sound and vibration, and keeps the screen awake meanwhile. */
+export const countdown = () => ({
+    left: 0,
+    face: '',
+    timer: 0,
+    muted: false,
+    lock: null,
+    init() {
+        this.muted = localStorage.getItem(MUTED) === 'yes';
+    },
+    mute() {
+        this.muted = !this.muted;
+        localStorage.setItem(MUTED, this.muted ? 'yes' : 'no');
+    },
+    async start() {
+        const seconds = Number(this.$event.target.closest('button').value);
+        clearInterval(this.timer);
+        const end = performance.now() + seconds * 1000;
+        const show = () => {
+            this.left = Math.max(0, Math.ceil((end - performance.now()) / 1000));
+            this.face = this.left >= 60
+                ? `${Math.floor(this.left / 60)}:${String(this.left % 60).padStart(2, '0')}`
+                : String(this.left);
+            if (this.left === 0) {
+                clearInterval(this.timer);
+                this.ring();
+                this.lock?.release();
+            }
+        };
+        show();
+        this.timer = setInterval(show, 200);
+        this.lock = await keepAwake();
+    },
+    ring() {
+        globalThis.navigator.vibrate?.([300, 100, 300]);
+        if (this.muted || !globalThis.AudioContext) {
+            return;
+        }
+        const context = new AudioContext();
+        const tone = context.createOscillator();
+        tone.frequency.value = 880;
+        tone.connect(context.destination);
+        tone.start();
+        tone.stop(context.currentTime + 0.5);
+        tone.onended = () => context.close();
+    },
+    running() {
+        return this.left > 0;
+    },
+});
+
+/**
+ * Says the helper's words aloud, by the device's own voice and in the language of the page: all in their time, or one
+ * at a tap; the word being said is marked, and it stops at a tap.
+ */
 export const speaker = () => ({
     able: 'speechSynthesis' in globalThis,
+    speaking: false,
+    at: -1,
+    timers: [],
+    words() {
+        return [...this.$root.querySelectorAll('.spoken li')];
+    },
+    say(word) {
+        for (const other of this.words()) {
+            other.toggleAttribute('data-said', other === word);
+        }
+        const said = new SpeechSynthesisUtterance(word.textContent);
+        said.lang = document.documentElement.lang;
+        globalThis.speechSynthesis.speak(said);
+    },
     speak() {
-        const words = [...this.$root.querySelectorAll('.spoken li')];
+        if (this.speaking) {
+            this.stop();
+            return;
+        }
+        const words = this.words();
         const hold = Number(this.$root.dataset.hold) * 1000;
         const wait = Number(this.$root.dataset.wait) * 1000;
         let at = 0;
+        this.speaking = true;
         words.forEach((word, n) => {
-            setTimeout(() => {
-                words.forEach((other) => other.toggleAttribute('data-said', other === word));
-                globalThis.speechSynthesis.speak(new SpeechSynthesisUtterance(word.textContent));
-            }, at);
+            this.timers.push(setTimeout(() => this.say(word), at));
             at += (n === words.length - 2 && wait === 0) || (n === words.length - 3 && wait > 0) ? hold : 1200;
         });
+        this.timers.push(setTimeout(() => this.stop(), at));
+    },
+    one() {
+        const words = this.words();
+        this.at = (this.at + 1) % words.length;
+        this.say(words[this.at]);
+    },
+    stop() {
+        this.timers.forEach(clearTimeout);
+        this.timers = [];
+        this.speaking = false;
+        globalThis.speechSynthesis.cancel();
+        this.words().forEach((word) => word.removeAttribute('data-said'));
     },
 });
 

@@ -9,6 +9,9 @@ export function keys() {
         if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) {
             return;
         }
+        if (event.repeat || document.querySelector('dialog[open]')) {
+            return;
+        }
         const key = event.key.toLowerCase();
         if (typing(document.activeElement)) {
             if (key === 'escape') {
@@ -17,7 +20,7 @@ export function keys() {
             return;
         }
         if (key === '?') {
-            document.querySelector('[x-data=bench]')?.dispatchEvent(new Event('show-keys'));
+            help();
             return;
         }
         if (key === 'm') {
@@ -36,6 +39,40 @@ export function keys() {
             } else {
                 target.click();
             }
+        }
+    });
+}
+
+let glossary = null;
+
+/** Opens help: the keys, or what a word of the house means. */
+async function help(word) {
+    const dialog = document.getElementById('help');
+    const body = dialog.querySelector('.help-body');
+    dialog.dataset.keys ??= body.innerHTML;
+    if (word) {
+        try {
+            glossary ??= new DOMParser().parseFromString(await (await fetch(word.href)).text(), 'text/html');
+            const meant = glossary.getElementById(new URL(word.href).hash.slice(1));
+            body.replaceChildren(...[...meant.children].map((one) => one.cloneNode(true)));
+        } catch {
+            globalThis.location.assign(word.href);
+            return;
+        }
+    } else {
+        body.innerHTML = dialog.dataset.keys;
+    }
+    dialog.showModal();
+}
+
+/** Words of the house and the help link open on the spot; without scripts they lead to the glossary. */
+export function words() {
+    document.addEventListener('click', (event) => {
+        const word = event.target.closest('a[data-word]');
+        const link = event.target.closest('a[data-help]');
+        if ((word || link) && !event.ctrlKey && !event.metaKey) {
+            event.preventDefault();
+            help(word);
         }
     });
 }

@@ -18,17 +18,21 @@ final class HandOverController extends AbstractController
 {
     /** A session that a PIN opened decides nothing about the shop itself. */
     public const BY_PIN = 'by_pin';
+    private const FROM = 'handed_over_from';
 
     public function __construct(
         private readonly UserRepository $users,
         private readonly People $people,
         private readonly LoginSlowdown $slowdown,
+        private readonly WayBack $back,
     ) {
     }
 
     #[Route('/hand-over', name: 'hand_over', methods: ['GET'])]
-    public function show(): Response
+    public function show(Request $request): Response
     {
+        $request->getSession()->set(self::FROM, $this->back->from($request));
+
         return $this->page(null);
     }
 
@@ -45,10 +49,11 @@ final class HandOverController extends AbstractController
             return $this->page(true === $user?->pinIsClosed() ? 'hand-over.closed' : 'hand-over.wrong');
         }
         $this->slowdown->forget('pin '.$login);
+        $from = $request->getSession()->get(self::FROM);
         $security->login($user, 'form_login', 'main');
         $request->getSession()->set(self::BY_PIN, true);
 
-        return $this->redirectToRoute('jobs', [], Response::HTTP_SEE_OTHER);
+        return $this->redirect(\is_string($from) ? $from : $this->generateUrl('jobs'), Response::HTTP_SEE_OTHER);
     }
 
     #[Route('/me/pin', name: 'my_pin', methods: ['POST'])]

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Account;
 
+use App\Input\KeptFor;
 use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -41,6 +42,9 @@ final readonly class PostAfterSignIn implements AuthenticationEntryPointInterfac
                 $this->twig->render('bundles/TwigBundle/Exception/error403.html.twig'),
                 Response::HTTP_FORBIDDEN,
             );
+        }
+        if (KeptFor::is($request)) { // a device that sends on: it keeps it until its author is signed in
+            return new Response('', Response::HTTP_UNAUTHORIZED);
         }
         if ($request->isMethod('POST') && $ours && 1 === preg_match(self::OWN_PATHS, $request->getPathInfo())) {
             $request

@@ -6,6 +6,7 @@ namespace App\Account;
 
 use App\Watch\DemoShop;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
@@ -34,8 +35,13 @@ final class SignInController extends AbstractController
     /** Single keys are in the way of some (dictation, tremor, a cat); a dark bay wants a dark page. */
     #[Route('/me/{what}', name: 'my_setting', requirements: ['what' => 'shortcuts|theme|units'], methods: ['POST'])]
     #[IsCsrfTokenValid('submit', '_token')]
-    public function setting(string $what, #[CurrentUser] User $user, UserRepository $users): Response
-    {
+    public function setting(
+        string $what,
+        Request $request,
+        #[CurrentUser] User $user,
+        UserRepository $users,
+        WayBack $back,
+    ): Response {
         match ($what) {
             'theme' => $user->switchTheme(),
             'units' => $user->switchUnits(),
@@ -43,6 +49,6 @@ final class SignInController extends AbstractController
         };
         $users->add($user);
 
-        return $this->redirectToRoute('jobs', [], Response::HTTP_SEE_OTHER);
+        return $this->redirect($back->from($request), Response::HTTP_SEE_OTHER);
     }
 }

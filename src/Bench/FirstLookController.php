@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Account\OwnWork;
 use App\Account\User;
 use App\Input\InvalidInput;
+use App\Input\KeptFor;
+use App\Input\Refusal;
 use App\Job\AppendEntry;
 use App\Job\Job;
 use App\Job\LoadedJob;
@@ -18,6 +21,7 @@ use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Refused;
 use Rodrel\Core\Vocabulary\CheckAt;
+use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -34,6 +38,7 @@ final class FirstLookController extends RendersJob
         private readonly Drawing $drawing,
         private readonly Units $units,
         private readonly ReadingForm $readings,
+        private readonly ClockInterface $clock,
     ) {
     }
 
@@ -45,10 +50,24 @@ final class FirstLookController extends RendersJob
 
     #[Route('/jobs/{id:job}/first-look', name: 'job_first_look_keep', methods: ['POST'])]
     #[IsCsrfTokenValid('submit', '_token')]
-    public function keep(Job $job, Request $request, AppendEntry $append, #[CurrentUser] User $user): Response
-    {
+    public function keep(
+        Job $job,
+        Request $request,
+        AppendEntry $append,
+        OwnWork $own,
+        #[CurrentUser] User $user,
+    ): Response {
         $wrong = $typed = [];
         $head = null;
+        try {
+            $own->check($request->request->getString('by'), $user);
+        } catch (InvalidInput $wrong) {
+            $said = [$this->say->ui($wrong->key, $wrong->parameters)];
+            Refusal::note($request, $said);
+
+            return $this->sheet(($this->readJob)($job), $request->request->all('sheet'), $said);
+        }
+        $madeAt = KeptFor::madeAt($request, $this->clock->now());
         foreach ($request->request->all('sheet') as $check => $answers) {
             if (!\is_array($answers)) {
                 continue;
@@ -59,7 +78,7 @@ final class FirstLookController extends RendersJob
                 $id = \is_string($answers['entry'] ?? null) && Uuid::isValid($answers['entry'])
                     ? Uuid::fromString($answers['entry'])
                     : Uuid::v7();
-                $head = null === $payload ? $head : $append($job, $user, $id, $payload)->seq();
+                $head = null === $payload ? $head : $append($job, $user, $id, $payload, $madeAt)->seq();
             } catch (InvalidInput $bad) {
                 $wrong[] = $name.': '.$this->say->ui($bad->key, $bad->parameters);
                 $typed[$check] = $answers;
@@ -74,6 +93,8 @@ final class FirstLookController extends RendersJob
             }
         }
         if ([] !== $wrong) {
+            Refusal::note($request, $wrong);
+
             return $this->sheet(($this->readJob)($job), $typed, $wrong);
         }
         $learned = ['id' => $job->id()] + (null === $head ? [] : ['learned' => $head]);

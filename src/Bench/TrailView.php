@@ -9,7 +9,6 @@ use App\Job\LoadedJob;
 use App\Text\Say;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Log\Payload\ReadingPayload;
-use Rodrel\Core\Log\Payload\TypedNumber;
 
 /** The readings so far, newest first, each with the weight it gave the leading suspect. */
 final readonly class TrailView
@@ -33,10 +32,7 @@ final readonly class TrailView
         $numbers = $authors = [];
         foreach ($loaded->state->story->now()->entriesOf(ReadingPayload::class) as $entry) {
             $numbers[$entry->id] = [
-                ...array_values(array_map(
-                    static fn (TypedNumber $number): string => $number->figure->said(),
-                    $entry->payload->numbers,
-                )),
+                ...$this->numbers($entry->payload),
                 ...$this->say->noted($entry->payload->check, $entry->payload->measured),
             ];
         }
@@ -61,6 +57,18 @@ final readonly class TrailView
         }, $loaded->state->situation->readings);
 
         return array_reverse($rows);
+    }
+
+    /** @return list<string> each by its wheel or place, where there is more than one */
+    private function numbers(ReadingPayload $reading): array
+    {
+        $said = [];
+        foreach ($reading->numbers as $row => $number) {
+            $where = '' === (string) $row ? '' : $this->say->row($reading->check, (string) $row).' ';
+            $said[] = $where.$number->figure->said();
+        }
+
+        return $said;
     }
 
     /** @param array<string, string> $names */

@@ -57,9 +57,9 @@ final class ShopController extends AbstractController
     }
 
     #[Route('/shop', name: 'shop', methods: ['GET'])]
-    public function show(): Response
+    public function show(Request $request): Response
     {
-        return $this->page();
+        return $this->page(kept: $request->query->has('kept'));
     }
 
     #[Route('/shop', name: 'shop_change', methods: ['POST'])]
@@ -76,7 +76,7 @@ final class ShopController extends AbstractController
             return $this->page($this->say->ui('input.data', ['where' => $wrong->path]), $request->request->all());
         }
 
-        return $this->redirectToRoute('shop', [], Response::HTTP_SEE_OTHER);
+        return $this->redirectToRoute('shop', ['kept' => 1], Response::HTTP_SEE_OTHER);
     }
 
     #[Route('/shop/people', name: 'shop_person', methods: ['POST'])]
@@ -221,7 +221,7 @@ final class ShopController extends AbstractController
     }
 
     /** @param array<string, mixed> $typed */
-    private function page(?string $wrong = null, array $typed = []): Response
+    private function page(?string $wrong = null, array $typed = [], bool $kept = false): Response
     {
         $typed = Again::of($typed);
         $now = $this->shop->all();
@@ -236,7 +236,9 @@ final class ShopController extends AbstractController
             'shop/shop.html.twig',
             get_object_vars(new ShopPage(
                 wrong: $wrong,
+                kept: $kept,
                 numbers: $numbers,
+                does: array_map($this->effect(...), $numbers),
                 now: $now,
                 schools: $this->schools(),
                 tools: $this->tools(),
@@ -248,5 +250,23 @@ final class ShopController extends AbstractController
             )),
             new Response('', null === $wrong ? 200 : 422),
         );
+    }
+
+    /**
+     * What a number comes to, on an example: a tenth of an hour, half a litre, one in so many.
+     *
+     * @return array<string, string>
+     */
+    private function effect(mixed $shown): array
+    {
+        $value = is_numeric($shown) ? (float) $shown : 0.0;
+        $figure = static fn (float $number): string => (string) round($number, $number < 10.0 ? 1 : 0);
+
+        return [
+            'n' => $figure($value),
+            'sixth' => $figure($value / 6.0),
+            'half' => $figure($value / 2.0),
+            'rest' => $figure(100.0 - $value),
+        ];
     }
 }

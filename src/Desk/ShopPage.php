@@ -13,6 +13,7 @@ final readonly class ShopPage
 {
     /**
      * @param array<string, mixed> $numbers as typed, where the form came back, else as they stand
+     * @param array<string, array<string, string>> $does what each of them comes to, on an example
      * @param array<mixed> $now
      * @param array<string, non-empty-list<string>> $schools
      * @param list<string> $tools
@@ -24,7 +25,9 @@ final readonly class ShopPage
      */
     public function __construct(
         public ?string $wrong,
+        public bool $kept,
         public array $numbers,
+        public array $does,
         public array $now,
         public array $schools,
         public array $tools,

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Door;
 
+use App\Account\OwnWork;
 use App\Account\User;
 use App\Account\UserRepository;
 use App\Finding\SignedFinding;
 use App\Input\InvalidInput;
+use App\Input\KeptFor;
+use App\Input\Refusal;
 use App\Job\AppendEntry;
 use App\Job\EntryConflict;
 use App\Job\FormReader;
@@ -17,12 +20,16 @@ use App\Job\JobVoter;
 use App\Job\LoadedJob;
 use App\Job\RefusedPage;
 use App\Text\Say;
+use App\Text\Told;
+use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\Payload;
+use Rodrel\Core\Log\Payload\UndoPayload;
 use Rodrel\Core\Log\Refused;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -34,12 +41,19 @@ use Symfony\Component\Uid\Uuid;
 /** Writes one entry into a job's log and goes back to where the form stood, or on to what is next. */
 final class AppendController extends AbstractController
 {
+    /** What the device sends on itself from what it kept without a network. */
+    private const OUTBOX = 'outbox:';
+
     public function __construct(
         private readonly AppendEntry $append,
         private readonly FormReader $reader,
         private readonly SignedFinding $signed,
         private readonly Say $say,
         private readonly UserRepository $users,
+        private readonly Told $told,
+        private readonly OwnWork $own,
+        private readonly ClockInterface $clock,
+        private readonly EntityManagerInterface $entities,
     ) {
     }
 
@@ -51,16 +65,18 @@ final class AppendController extends AbstractController
         $kind = Kind::tryFrom((string) $form->get('kind')) ?? throw $this->createNotFoundException();
         $this->denyAccessUnlessGranted(JobVoter::APPEND, $kind);
         try {
-            $this->own($form->getString('by'), $user);
+            $this->own->check($form->getString('by'), $user);
             $id = Uuid::isValid((string) $form->get('entry'))
                 ? Uuid::fromString((string) $form->get('entry'))
                 : Uuid::v7();
             $says = Kind::Finding === $kind ? $this->finding($form) : $this->reader->read($kind, $form);
-            $entry = ($this->append)($job, $user, $id, $says);
+            $entry = $this->write($job, $request, $user, $id, $says);
 
             return $this->redirect($this->target($job, $request, $entry), Response::HTTP_SEE_OTHER);
         } catch (InvalidInput $wrong) {
-            return $this->again($job, $request, [$this->say->ui($wrong->key, $wrong->parameters)]);
+            $said = [$this->say->ui($wrong->key, $wrong->parameters)];
+
+            return $this->again($job, $request, $said, $wrong->parameters['typed'] ?? '');
         } catch (Refused $refused) {
             return $this->again(
                 $job,
@@ -70,34 +86,67 @@ final class AppendController extends AbstractController
         } catch (InvalidData $wrong) {
             return $this->again($job, $request, [$this->say->ui('input.data', ['where' => $wrong->path])]);
         } catch (EntryConflict $conflict) {
-            return $this->render(
-                'job/conflict.html.twig',
-                get_object_vars(new ConflictPage(
-                    job: $job,
-                    stored: $conflict->stored,
-                    sent: $conflict->sent,
-                    form: $form->all(),
-                )),
-                new Response('', Response::HTTP_CONFLICT),
-            );
+            return $this->conflict($job, $request, $kind, $conflict);
         }
     }
 
     /**
-     * What one person read on a tablet that now belongs to another is not signed by the other.
+     * What corrects an earlier entry takes that one back first; neither happens without the other.
      *
-     * @throws InvalidInput
+     * @param Payload|\Closure(LoadedJob): Payload $says
      */
-    private function own(string $by, User $user): void
+    private function write(Job $job, Request $request, User $user, Uuid $id, Payload|\Closure $says): JobEntry
     {
-        if ('' !== $by && $by !== $user->id()->toRfc4122()) {
-            throw InvalidInput::because('input.not-yours', ['who' => $this->users->names()[$by] ?? '?']);
-        }
+        $corrects = $request->request->getString('corrects');
+        $madeAt = KeptFor::madeAt($request, $this->clock->now());
+
+        return $this->entities->wrapInTransaction(function () use ($job, $user, $id, $says, $corrects, $madeAt) {
+            if (Uuid::isValid($corrects)) {
+                ($this->append)($job, $user, Uuid::v7(), new UndoPayload($corrects));
+            }
+
+            return ($this->append)($job, $user, $id, $says, $madeAt);
+        });
     }
 
-    /** @param list<string> $sentences */
-    private function again(Job $job, Request $request, array $sentences): Response
+    /** Both in words, side by side: nothing was overwritten. */
+    private function conflict(Job $job, Request $request, Kind $kind, EntryConflict $conflict): Response
     {
+        $stored = $conflict->stored;
+        $said = fn (?Payload $payload): string => null === $payload ? '' : $this->told->of($payload);
+
+        return $this->render(
+            'job/conflict.html.twig',
+            get_object_vars(new ConflictPage(
+                job: $job,
+                stored: $stored->id()->toRfc4122(),
+                who: $this->users->names()[$stored->authorId()->toRfc4122()] ?? '?',
+                when: $stored->takenAt(),
+                said: [$said($stored->readable()?->payload), $said($kind->read($conflict->sent))],
+                form: array_diff_key($request->request->all(), ['_token' => true, 'entry' => true]),
+            )),
+            new Response('', Response::HTTP_CONFLICT),
+        );
+    }
+
+    /**
+     * Back on the sheet where the device kept what was typed; where it keeps nothing, a page of its own holds it.
+     *
+     * @param list<string> $sentences
+     */
+    private function again(Job $job, Request $request, array $sentences, string $typed = ''): Response
+    {
+        Refusal::note($request, $sentences);
+        $draft = $request->request->getString('_draft');
+        $from = (string) parse_url($request->headers->get('Referer', ''), \PHP_URL_PATH);
+        $own = str_starts_with($from, $this->generateUrl('job', ['id' => $job->id()]).'/');
+        $kept = '' !== $draft && !str_starts_with($draft, self::OUTBOX) && !str_ends_with($from, '/entries');
+        if ($kept && $own && !KeptFor::is($request)) {
+            Refusal::carry($request, $sentences, $typed);
+
+            return $this->redirect($from, Response::HTTP_SEE_OTHER);
+        }
+
         return $this->render(
             'job/refused.html.twig',
             get_object_vars(new RefusedPage(

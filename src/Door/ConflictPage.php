@@ -5,19 +5,20 @@ declare(strict_types=1);
 namespace App\Door;
 
 use App\Job\Job;
-use App\Job\JobEntry;
 
-/** Two different entries under one id. */
+/** Two different entries under one id: what was recorded, and what was sent after it. */
 final readonly class ConflictPage
 {
     /**
-     * @param array<string, mixed> $sent
-     * @param array<string, array<mixed>|bool|float|int|string> $form
+     * @param array{string, string} $said in words, the recorded one first
+     * @param array<string, mixed> $form
      */
     public function __construct(
         public Job $job,
-        public JobEntry $stored,
-        public array $sent,
+        public string $stored,
+        public string $who,
+        public \DateTimeImmutable $when,
+        public array $said,
         public array $form,
     ) {
     }

@@ -15,13 +15,15 @@ abstract class RendersJob extends AbstractController
     protected ReadJob $readJob;
     protected Say $say;
     private NextThing $nextThing;
+    private JustRecorded $just;
 
     #[Required]
-    public function frame(ReadJob $readJob, Say $say, NextThing $nextThing): void
+    public function frame(ReadJob $readJob, Say $say, NextThing $nextThing, JustRecorded $just): void
     {
         $this->readJob = $readJob;
         $this->say = $say;
         $this->nextThing = $nextThing;
+        $this->just = $just;
     }
 
     /** @param object|null $matter the page's model: what its template sees beside the frame */
@@ -29,6 +31,7 @@ abstract class RendersJob extends AbstractController
     {
         return $this->render($template, [
             'page' => JobPage::of($loaded, $here, $this->say, $this->nextThing),
+            'just' => $this->just->of($loaded),
             ...(null === $matter ? [] : get_object_vars($matter)),
         ]);
     }

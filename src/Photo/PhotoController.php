@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Photo;
 
+use App\Account\OwnWork;
 use App\Account\User;
 use App\Input\InvalidInput;
+use App\Input\KeptFor;
+use App\Input\Refusal;
 use App\Job\AppendEntry;
 use App\Job\Job;
 use App\Job\RefusedPage;
@@ -31,6 +34,7 @@ final class PhotoController extends AbstractController
         private readonly AppendEntry $append,
         private readonly ClockInterface $clock,
         private readonly Say $say,
+        private readonly OwnWork $own,
     ) {
     }
 
@@ -47,6 +51,7 @@ final class PhotoController extends AbstractController
             throw $this->createNotFoundException();
         }
         try {
+            $this->own->check($request->request->getString('by'), $user);
             if (!($file instanceof UploadedFile) || !$file->isValid()) {
                 throw InvalidInput::because(
                     $file instanceof UploadedFile ? 'input.picture-large' : 'input.picture-missing',
@@ -57,6 +62,8 @@ final class PhotoController extends AbstractController
                 fn (): array => $this->darkroom->develop($file->getPathname()),
             );
         } catch (InvalidInput $wrong) {
+            Refusal::note($request, [$this->say->ui($wrong->key, $wrong->parameters)]);
+
             return $this->render(
                 'job/refused.html.twig',
                 get_object_vars(new RefusedPage(
@@ -71,8 +78,9 @@ final class PhotoController extends AbstractController
         $id = Uuid::isValid($request->request->getString('entry'))
             ? Uuid::fromString($request->request->getString('entry'))
             : Uuid::v7();
-        $this->photos->keep($id, $job->id(), $about, $user->id(), $this->clock->now(), $picture);
-        ($this->append)($job, $user, $id, new PhotoPayload($id->toRfc4122(), $about));
+        $madeAt = KeptFor::madeAt($request, $this->clock->now());
+        $this->photos->keep($id, $job->id(), $about, $user->id(), $madeAt ?? $this->clock->now(), $picture);
+        ($this->append)($job, $user, $id, new PhotoPayload($id->toRfc4122(), $about), $madeAt);
 
         return $this->redirect($back, Response::HTTP_SEE_OTHER);
     }

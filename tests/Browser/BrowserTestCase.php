@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tests\Browser;
 
+use Facebook\WebDriver\WebDriverBy;
 use PHPUnit\Framework\TestCase;
 
 /** A real browser at the server that ./rodrel test has started. */
@@ -65,7 +66,7 @@ abstract class BrowserTestCase extends TestCase
         $chrome->one('#unit')->sendKeys($unit);
         foreach ($choices as $choice) {
             [$name, $value] = explode('=', $choice);
-            $chrome->touch("input[name=$name][value=$value]");
+            $chrome->touch("input[name=$name][value='$value']");
         }
         $chrome->tap('button.go.wide');
 
@@ -115,5 +116,23 @@ abstract class BrowserTestCase extends TestCase
         1 === \count($keys) && \is_int(reset($keys))
             ? $chrome->tap('.fork button:nth-of-type('.reset($keys).')')
             : $chrome->tap('.answers button[data-key=enter].wide');
+    }
+
+    /** Ticks a whole repair sheet by touch, every figure in the middle of its band, and records it at once. */
+    protected function recordSheet(Chrome $chrome): void
+    {
+        $chrome->touch('.prepare button');
+        foreach ($chrome->all('.steps li[data-done=no]') as $step) {
+            $chrome->driver->executeScript("arguments[0].scrollIntoView({block: 'center'});", [$step]);
+            $field = $step->findElements(WebDriverBy::cssSelector('[data-figure]'));
+            if ([] === $field) {
+                $step->findElement(WebDriverBy::cssSelector('.step-tick'))->click();
+                continue;
+            }
+            preg_match('/(\d+(?:\.\d+)?)–(\d+(?:\.\d+)?)/u', $step->getText(), $band);
+            $field[0]->sendKeys((string) (((float) ($band[1] ?? 24) + (float) ($band[2] ?? 24)) / 2.0));
+        }
+        $chrome->tap('.record-bar [form=sheet-form]');
+        self::assertSame([], $chrome->all('.refused-here'), 'all of it was taken');
     }
 }

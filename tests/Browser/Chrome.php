@@ -165,6 +165,12 @@ final class Chrome
         return $this->leave($before);
     }
 
+    /** Touches what is asked about once more, and says yes. */
+    public function agree(string $css): self
+    {
+        return $this->touch($css)->tap('#ask[open] [value=yes]');
+    }
+
     public function touch(string $css): self
     {
         $element = $this->one($css);

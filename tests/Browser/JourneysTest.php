@@ -81,7 +81,7 @@ final class JourneysTest extends BrowserTestCase
         self::assertStringContainsString('Wheel cylinder, left rear', $chrome->text('.bench-next h1'));
         $chrome->go("$job/finding");
         self::assertStringContainsString('Shoes', $chrome->text('.scope'));
-        $chrome->tap('button.go.wide');
+        $chrome->agree('button.go.wide');
         self::assertStringContainsString('Springs and shoes off, laid out as they were', $chrome->text('.steps'));
         self::assertStringNotContainsString('slipped out past the shoes', $chrome->text('.steps'));
         $chrome->tap('.steps .muted a');
@@ -146,16 +146,8 @@ final class JourneysTest extends BrowserTestCase
 
     private function signAndRepair(Chrome $chrome, string $job): void
     {
-        $chrome->go("$job/finding")->tap('form button.go.wide');
-        while ([] !== $chrome->all('.prepare [data-done=no] button')) {
-            $chrome->tap('.prepare [data-done=no] button');
-        }
-        while ([] !== $chrome->all('.steps [data-now=yes] form:not([enctype]) button.go')) {
-            if ([] !== $chrome->all('.steps [data-now=yes] [name=figure]')) {
-                $chrome->one('.steps [data-now=yes] [name=figure]')->sendKeys('105');
-            }
-            $chrome->tap('.steps [data-now=yes] form:not([enctype]) button.go');
-        }
+        $chrome->go("$job/finding")->agree('form button.go.wide');
+        $this->recordSheet($chrome);
         $chrome->tap('.steps > form button.go');
         $chrome->go('/')->tap('.head-who form[action$=sign-out] button');
         $chrome->signIn('tarrenby')->go("$job/repair");

@@ -1,0 +1,44 @@
+/** A repair sheet: what is ticked is recorded in one go. A figure ticks its step; a tick that wants a figure asks for it. */
+export const stepper = () => ({
+    n: 0,
+    init() {
+        this.$root.addEventListener('input', (event) => this.heard(event.target));
+        this.$nextTick(() => this.look());
+    },
+    heard(field) {
+        if (field.matches('[data-figure]')) {
+            field.closest('li').querySelector('[data-tick]').checked = field.value.trim() !== '';
+        } else if (field.matches('[data-tick]') && field.checked) {
+            const figure = field.closest('li').querySelector('[data-figure]');
+            if (figure && figure.value === '') {
+                figure.focus();
+            }
+        }
+        this.look();
+    },
+    look() {
+        this.n = this.$root.querySelectorAll('[data-tick]:checked').length;
+        for (const figure of this.$root.querySelectorAll('[data-figure]')) {
+            figure.required = figure.closest('li').querySelector('[data-tick]').checked;
+        }
+    },
+    allReady() {
+        for (const tick of this.$root.querySelectorAll('.prepare [data-tick]')) {
+            tick.checked = true;
+            tick.dispatchEvent(new Event('input', { bubbles: true }));
+        }
+        this.look();
+    },
+    next() {
+        const tick = this.$root.querySelector('.steps [data-tick]:not(:checked)');
+        if (tick) {
+            tick.checked = true;
+            tick.closest('li').scrollIntoView({ block: 'center' });
+            tick.dispatchEvent(new Event('input', { bubbles: true }));
+        }
+        this.look();
+    },
+    none() {
+        return this.n === 0;
+    },
+});

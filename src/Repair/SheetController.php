@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Repair;
+
+use App\Account\OwnWork;
+use App\Account\User;
+use App\Input\InvalidInput;
+use App\Input\KeptFor;
+use App\Input\Refusal;
+use App\Job\AppendEntry;
+use App\Job\FormReader;
+use App\Job\Job;
+use App\Job\RendersJob;
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Refused;
+use Symfony\Component\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\InputBag;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Security\Http\Attribute\IsCsrfTokenValid;
+use Symfony\Component\Uid\Uuid;
+
+/**
+ * What was ticked on a repair sheet, in one go: first what lies ready, then the steps in the order they are sent, which
+ * is the sheet's. Each becomes an entry of its own; the first that is refused stops those after it, and says why.
+ */
+final class SheetController extends RendersJob
+{
+    public function __construct(
+        private readonly AppendEntry $append,
+        private readonly FormReader $reader,
+        private readonly OwnWork $own,
+        private readonly ClockInterface $clock,
+    ) {
+    }
+
+    #[Route('/jobs/{id:job}/repair', name: 'job_repair_keep', methods: ['POST'])]
+    #[IsCsrfTokenValid('submit', '_token')]
+    public function __invoke(Job $job, Request $request, #[CurrentUser] User $user): Response
+    {
+        $form = $request->request;
+        $madeAt = KeptFor::madeAt($request, $this->clock->now());
+        $name = '';
+        try {
+            $this->own->check($form->getString('by'), $user);
+            $ticked = $this->ticked($form);
+            foreach ($ticked as [$kind, $id, $fields]) {
+                $name = $this->say->text((Kind::Step === $kind ? 'step.' : 'prepare.').($fields['step'] ?? $fields['item']));
+                /** @var InputBag<bool|float|int|string> $one */
+                $one = new InputBag($fields);
+                ($this->append)($job, $user, $id, $this->reader->read($kind, $one), $madeAt);
+            }
+        } catch (InvalidInput $wrong) {
+            $this->refuse($request, $name, [$this->say->ui($wrong->key, $wrong->parameters)], $wrong->parameters['typed'] ?? '');
+        } catch (Refused $refused) {
+            $why = array_map(fn (string $reason): string => $this->say->ui('gate.'.$reason), $refused->reasons);
+            $this->refuse($request, $name, $why);
+        } catch (InvalidData $wrong) {
+            $this->refuse($request, $name, [$this->say->ui('input.data', ['where' => $wrong->path])]);
+        }
+        if (KeptFor::is($request) && null !== Refusal::of($request)) {
+            return new Response('', Response::HTTP_UNPROCESSABLE_ENTITY);
+        }
+
+        return $this->redirectToRoute('job_repair', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
+    }
+
+    /** @param list<string> $why */
+    private function refuse(Request $request, string $name, array $why, string $typed = ''): void
+    {
+        Refusal::carry($request, array_map(static fn (string $one): string => trim($name.': '.$one, ': '), $why), $typed);
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return list<array{Kind, Uuid, array<string, string>}> what to write, in order
+     *
+     * @throws InvalidInput when nothing was ticked
+     */
+    private function ticked(InputBag $form): array
+    {
+        $ticked = [];
+        foreach (['prepared' => Kind::Prepared, 'step' => Kind::Step] as $list => $kind) {
+            foreach ($form->all($list) as $name => $given) {
+                $text = static fn (string $key): string => \is_array($given) && \is_string($given[$key] ?? null)
+                    ? $given[$key]
+                    : '';
+                if ('' === $text('done')) {
+                    continue;
+                }
+                $id = Uuid::isValid($text('entry')) ? Uuid::fromString($text('entry')) : Uuid::v7();
+                $ticked[] = [$kind, $id, Kind::Step === $kind
+                    ? ['step' => (string) $name, 'sheet' => $form->getString('sheet'), 'figure' => $text('figure')]
+                    : ['item' => (string) $name]];
+            }
+        }
+
+        return [] === $ticked ? throw InvalidInput::because('input.nothing-ticked') : $ticked;
+    }
+}

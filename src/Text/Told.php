@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Text;
+
+use Rodrel\Core\Log\Payload\BleedPayload;
+use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Log\Payload\FiguresPayload;
+use Rodrel\Core\Log\Payload\FindingPayload;
+use Rodrel\Core\Log\Payload\IntakePayload;
+use Rodrel\Core\Log\Payload\ItemPayload;
+use Rodrel\Core\Log\Payload\LiftPayload;
+use Rodrel\Core\Log\Payload\OverridePayload;
+use Rodrel\Core\Log\Payload\Payload;
+use Rodrel\Core\Log\Payload\PhotoPayload;
+use Rodrel\Core\Log\Payload\PreparedPayload;
+use Rodrel\Core\Log\Payload\QuotePayload;
+use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\TogetherPayload;
+use Rodrel\Core\Log\Payload\WaivePayload;
+
+/** What an entry of the log says, in a line of words. */
+final readonly class Told
+{
+    public function __construct(private Say $say)
+    {
+    }
+
+    public function of(Payload $payload): string
+    {
+        return match (true) {
+            $payload instanceof IntakePayload => $this->say->complaint($payload),
+            $payload instanceof ReadingPayload => $this->reading($payload),
+            $payload instanceof TogetherPayload => $this->say->apart($payload->what),
+            $payload instanceof LiftPayload => $this->say->ui('lift.'.$payload->to->value),
+            $payload instanceof FindingPayload => $payload->sentence->sentence,
+            $payload instanceof PreparedPayload => $this->say->text('prepare.'.$payload->item),
+            $payload instanceof StepPayload => $this->step($payload),
+            $payload instanceof RepairedPayload => $this->say->group($payload->group),
+            $payload instanceof BleedPayload => $this->bleed($payload),
+            $payload instanceof FiguresPayload => $this->figures($payload),
+            $payload instanceof BleedSetupPayload => $this->say->ui('bleed.method-'.$payload->method)
+                .', '
+                .$this->say->ui('bleed.fluid-'.$payload->fluid)
+                .('' === $payload->lot ? '' : ', '.$payload->lot),
+            $payload instanceof WaivePayload, $payload instanceof OverridePayload => $payload->reason,
+            $payload instanceof ItemPayload => $this->say->item($payload),
+            $payload instanceof QuotePayload => $this->say->group($payload->group).': '.$payload->from,
+            $payload instanceof PhotoPayload => $this->say->about($payload->about),
+            default => '',
+        };
+    }
+
+    private function step(StepPayload $step): string
+    {
+        $figure = null === $step->figure ? '' : ': '.$step->figure->typed;
+
+        return $this->say->text('step.'.$step->step).$figure;
+    }
+
+    private function bleed(BleedPayload $bleed): string
+    {
+        return $this->say->ui('bleed.line', [
+            'place' => $this->say->place($bleed->corner->value),
+            'strokes' => (string) $bleed->count,
+            'unit' => $this->say->ui('bleed.unit-'.$bleed->unit),
+            'bubbles' => $this->say->ui('bubbles.'.$bleed->bubbles),
+        ]);
+    }
+
+    private function figures(FiguresPayload $figures): string
+    {
+        $said = [];
+        foreach ($figures->figures as $name => $figure) {
+            $said[] = $this->say->ui('vehicle.'.str_replace('_', '-', $name)).' '.$figure->typed;
+        }
+
+        return implode(', ', $said);
+    }
+
+    private function reading(ReadingPayload $reading): string
+    {
+        $said = [] === $reading->outcomes ? [] : [$this->say->outcome($reading->check, $reading->outcomes)];
+        foreach ($reading->numbers as $row => $number) {
+            $said[] = ('' === $row ? '' : $this->say->row($reading->check, $row).' ').$number->figure->typed;
+        }
+
+        $said = [...$said, ...$this->say->noted($reading->check, $reading->measured)];
+
+        return $this->say->check($reading->check).': '.implode(', ', $said);
+    }
+}

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Browser;
+
+use App\Tests\Browser\lib\OwnServer;
+
+/** Nothing that was typed is lost: drafts, refusals on the sheet, undo beside it, and a network that comes and goes. */
+final class KeptTest extends BrowserTestCase
+{
+    private static ?OwnServer $server = null;
+
+    public static function tearDownAfterClass(): void
+    {
+        self::$server?->cut();
+        parent::tearDownAfterClass();
+    }
+
+    public function testWhatWasTypedStaysOnTheSheet(): void
+    {
+        $chrome = $this->chrome()->signIn('fenwarren');
+        $job = $this->openJob($chrome, 'Draft 1', 'split=diagonal', 'rear=drum', 'what=drags', 'where=lf');
+        $sheet = $job.'/checks/spin@vehicle';
+        $chrome->go($sheet)->tap('.gate button');
+        $chrome->touch('input[name="word[lf]"][value=two-hands]')->touch('input[name="word[rr]"][value=one-finger]');
+        $chrome->tap('#units')->tap('#units');
+        self::assertSame($sheet, $chrome->path(), 'another unit leaves nobody\'s sheet');
+        self::assertTrue($chrome->one('input[name="word[lf]"][value=two-hands]')->isSelected());
+        self::assertMatchesRegularExpression('/Kept on this device since \d/', $chrome->text('.kept-here'));
+        $chrome->driver->manage()->deleteAllCookies();
+        $chrome->signIn('fenwarren')->go($sheet);
+        self::assertTrue($chrome->one('input[name="word[rr]"][value=one-finger]')->isSelected(), 'nor does a new session');
+        $chrome->driver->manage()->deleteAllCookies();
+        $chrome->signIn('tarrenby')->go($sheet);
+        self::assertFalse($chrome->one('input[name="word[lf]"][value=two-hands]')->isSelected(), 'it is nobody else\'s');
+        $chrome->driver->manage()->deleteAllCookies();
+        $chrome->signIn('fenwarren')->go($sheet)->tap('.answers button[data-key=enter].wide');
+
+        // taken in: said, undone and redone beside it, and no longer a draft
+        self::assertStringContainsString('Recorded.', $chrome->text('.just'));
+        self::assertStringContainsString('left front', mb_strtolower($chrome->text('.just')));
+        $chrome->follow('u');
+        self::assertStringStartsWith('Taken back.', $chrome->text('.just'));
+        $chrome->follow('u');
+        self::assertStringStartsWith('Back again.', $chrome->text('.just'));
+        self::assertCount(1, $chrome->all('.trail-list form'), 'one reading stands');
+        $chrome->go($sheet);
+        self::assertSame([], $chrome->all('.kept-here'));
+        self::assertFalse($chrome->one('input[name="word[lf]"][value=two-hands]')->isSelected());
+    }
+
+    public function testARefusalStaysAtItsFieldAndBackIsACorrection(): void
+    {
+        $chrome = $this->chrome()->signIn('fenwarren');
+        $job = $this->openJob($chrome, 'Draft 2', 'split=diagonal', 'rear=drum', 'what=drags', 'where=lf', 'driven_in=1');
+        $chrome->go($job.'/checks/heat-arrival@vehicle');
+        $chrome->one('#air')->sendKeys('15');
+        $chrome->touch('input[name=surface][value=rusty]');
+        foreach (['lf' => '95', 'rf' => '9000', 'lr' => '30', 'rr' => '31'] as $wheel => $typed) {
+            $chrome->one('[name="number['.$wheel.']"]')->sendKeys($typed);
+        }
+        $chrome->tap('.answers button[data-key=enter].wide');
+        self::assertStringEndsWith('/checks/heat-arrival@vehicle', $chrome->path());
+        self::assertStringContainsString('9000', $chrome->text('.refused-here'));
+        $field = $chrome->one('[name="number[rf]"]');
+        self::assertSame(['9000', 'true'], [$field->getAttribute('value'), $field->getAttribute('aria-invalid')]);
+        self::assertSame('95', $chrome->one('[name="number[lf]"]')->getAttribute('value'), 'the others stand');
+
+        $spin = $job.'/checks/spin@vehicle';
+        $chrome->go($spin)->tap('.gate button')->touch('input[name="word[lf]"][value=two-hands]')->tap('.answers button[data-key=enter].wide');
+        $chrome->driver->navigate()->back();
+        $chrome->ready()->touch('input[name="word[lf]"][value=one-finger]')->tap('.answers button[data-key=enter].wide');
+        self::assertStringNotContainsString('{', $chrome->text('main'), 'in words');
+        $chrome->tap('button[name=corrects]');
+        self::assertCount(1, $chrome->all('.trail-list form'), 'the first was taken back');
+        self::assertQuiet($chrome);
+    }
+
+    public function testANetworkThatComesAndGoes(): void
+    {
+        self::$server = OwnServer::open();
+        $driver = (string) getenv('RODREL_TEST_DRIVER');
+        $chrome = Chrome::open(self::$server->url(), $driver, 412, 900, true);
+        try {
+            $this->onAPhone($chrome, self::$server);
+        } finally {
+            $chrome->picture(\dirname(__DIR__, 2).'/var/screenshots/network.png');
+            $chrome->quit();
+        }
+    }
+
+    private function onAPhone(Chrome $chrome, OwnServer $server): void
+    {
+        $chrome->signIn('fenwarren');
+        $job = $this->openJob($chrome, 'Draft 3', 'split=diagonal', 'rear=drum', 'what=drags', 'where=lf');
+        $bench = $job.'/bench';
+        $this->until($chrome, 'return !!navigator.serviceWorker.controller;');
+        $chrome->go($bench);
+        $spin = $job.'/checks/spin@vehicle';
+        $chrome->go($spin)->go($bench);
+        $kept = "return caches.open('rodrel-pages-1').then((c) => c.match('$job/checks')).then((r) => !!r);";
+        $this->until($chrome, $kept);
+
+        $server->cut();
+        $chrome->go($spin);
+        self::assertStringContainsString('No network: this page is as of', $chrome->text('.as-of'));
+        $chrome->tap('.gate button');
+        $this->until($chrome, "return document.querySelector('[data-behind-gates]')?.hidden === false;");
+        $chrome->touch('input[name="word[lf]"][value=two-hands]')->touch('input[name="word[rf]"][value=one-finger]');
+        $chrome->tap('.answers button[data-key=enter].wide');
+        self::assertSame($bench, $chrome->path());
+        $this->until($chrome, "return document.querySelector('.outbox summary').innerText.includes('2 to send');");
+
+        // the session ends meanwhile, and somebody else signs in: it is not sent as his
+        $server->mend();
+        $chrome->driver->manage()->deleteAllCookies();
+        $chrome->signIn('tarrenby')->go($bench);
+        $this->until($chrome, "return document.querySelector('.outbox summary').innerText.includes('2 to send');");
+        $chrome->touch('.outbox summary');
+        self::assertStringContainsString('Waits until who wrote it signs in', $chrome->text('.outbox'));
+        self::assertCount(0, $chrome->all('.trail-list form'));
+        $chrome->driver->manage()->deleteAllCookies();
+        $chrome->signIn('fenwarren')->go($bench);
+        $this->until($chrome, "return document.querySelector('.outbox details').offsetHeight === 0;");
+        $chrome->go($bench);
+        self::assertCount(1, $chrome->all('.trail-list form'), 'sent once, under the name of who made it');
+        $chrome->go($spin);
+        self::assertSame([], $chrome->all('.kept-here'), 'no draft is left of it');
+    }
+
+    private function until(Chrome $chrome, string $script): void
+    {
+        $chrome->driver->wait(20, 200)->until(static fn (): bool => true === $chrome->driver->executeScript($script));
+    }
+
+    private static function assertQuiet(Chrome $chrome): void
+    {
+        $loud = array_filter(
+            $chrome->driver->manage()->getLog('browser'),
+            static fn (array $line): bool => 'SEVERE' === $line['level'] && !str_contains($line['message'], '409'),
+        );
+        self::assertSame([], array_column($loud, 'message'));
+    }
+}
