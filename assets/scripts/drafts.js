@@ -162,7 +162,7 @@ export function drafts() {
             }
         };
         // fields may stand outside their form, and "all as it should be" fires nothing: any tap may have changed it
-        const own = (event) => (event.target.form === form || event.target.matches('button[type=button]') ? keep() : null);
+        const own = ({ target }) => (target.form === form || target.matches('button[type=button]') ? keep() : null);
         document.addEventListener('input', own);
         document.addEventListener('change', own);
         document.addEventListener('click', (event) => setTimeout(() => own(event), 0));

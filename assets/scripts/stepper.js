@@ -1,4 +1,4 @@
-/** A repair sheet: what is ticked is recorded in one go. A figure ticks its step; a tick that wants a figure asks for it. */
+/** A repair sheet, recorded in one go. A figure ticks its step; a tick that wants a figure asks for it. */
 export const stepper = () => ({
     n: 0,
     init() {

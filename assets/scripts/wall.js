@@ -22,6 +22,9 @@ export const wall = () => ({
         setInterval(show, 1000);
         setInterval(() => this.ask(), EVERY_MS);
     },
+    waits() {
+        return this.left > 0;
+    },
     async ask() {
         try {
             const answer = await fetch(this.$root.dataset.url);

@@ -7,19 +7,8 @@ namespace App\Desk;
 use App\Account\LoginSlowdown;
 use App\Job\Job;
 use App\Job\JobRepository;
-use App\Job\LoadedJob;
-use App\Job\NextThing;
 use App\Job\ReadJob;
-use App\Shop\ShopSettings;
-use App\Text\Say;
-use Rodrel\Core\Catalogue\Catalogue;
-use Rodrel\Core\Job\Stage;
-use Rodrel\Core\Log\Payload\StepPayload;
-use Rodrel\Core\Log\Rule;
-use Rodrel\Core\Repair\Step;
-use Rodrel\Core\Vocabulary\CheckAt;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
-use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -35,11 +24,7 @@ final class WallController extends AbstractController
         private readonly WallCodes $codes,
         private readonly JobRepository $jobs,
         private readonly ReadJob $readJob,
-        private readonly NextThing $nextThing,
-        private readonly Catalogue $catalogue,
-        private readonly ClockInterface $clock,
-        private readonly Say $say,
-        private readonly ShopSettings $shop,
+        private readonly WallView $view,
     ) {
     }
 
@@ -57,7 +42,7 @@ final class WallController extends AbstractController
 
         return null === $job
             ? $this->render('shop/wall_door.html.twig', ['wrong' => null])
-            : $this->render('shop/wall.html.twig', get_object_vars($this->wall(($this->readJob)($job))));
+            : $this->render('shop/wall.html.twig', get_object_vars($this->view->of(($this->readJob)($job))));
     }
 
     #[Route('/wall', name: 'wall_open', methods: ['POST'])]
@@ -97,57 +82,5 @@ final class WallController extends AbstractController
         [$id, $code] = \is_array($kept) ? [...$kept, '', ''] : ['', ''];
 
         return \is_string($code) && '' !== $id && $this->codes->job($code) === $id ? $this->jobs->find($id) : null;
-    }
-
-    private function wall(LoadedJob $loaded): WallPage
-    {
-        $next = ($this->nextThing)($loaded);
-        $check = CheckAt::tryParse($next->parameters['check'] ?? '');
-        $manner = null === $check ? null : $this->catalogue->checks->of($check)->manner;
-        $cautions = null === $manner?->caution ? [] : [$manner->caution];
-        $title = $next->title;
-        $how = null === $check ? $next->line : $this->say->text('check.'.$check->id.'.how');
-        [$step, $wait] = Stage::Repair === $loaded->state->stage ? $this->step($loaded) : [null, 0];
-        if (null !== $step) {
-            [$title, $how, $cautions] = [$this->say->text('step.'.$step->id), $next->title, $step->cautions];
-        }
-
-        return new WallPage(
-            unit: $loaded->job->unit(),
-            stage: $this->say->ui('stage.'.$loaded->state->stage->value),
-            next: $title,
-            how: $how,
-            cautions: array_map(fn (string $id): string => $this->say->text('caution.'.$id), $cautions),
-            spoken: array_map(fn (string $word): string => $this->say->text('say.'.$word), $manner->spoken ?? []),
-            wait: $wait,
-            head: $loaded->head(),
-        );
-    }
-
-    /** @return array{Step|null, int} the first step that is not done, and the seconds until a second look */
-    private function step(LoadedJob $loaded): array
-    {
-        $group = $loaded->state->repairGroup();
-        $finding = $loaded->state->story->finding();
-        if (null === $group || null === $finding) {
-            return [null, 0];
-        }
-        $wait = 0;
-        foreach ($loaded->state->story->entriesOf(StepPayload::class) as $done) {
-            $waits = !$loaded->state->story->stepConfirmed($done)
-                && ($this->catalogue->repairs->procedureOf($group)->step($done->payload->step)->figure->holdPoint ?? false);
-            $since = $this->clock->now()->getTimestamp() - $done->takenAt->getTimestamp();
-            $wait = $waits ? max($wait, Rule::SECOND_LOOK_S - $since) : $wait;
-        }
-        $procedure = $this->catalogue->repairs->procedureOf($group);
-        $way = $this->shop->practice()->wayOf($procedure);
-        foreach ($procedure->steps as $step) {
-            $own = null === $step->way || $step->way === $way;
-            if ($own && null === $loaded->state->story->stepDone($finding->id, $step->id)) {
-                return [$step, $wait];
-            }
-        }
-
-        return [null, $wait];
     }
 }

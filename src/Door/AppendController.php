@@ -6,12 +6,10 @@ namespace App\Door;
 
 use App\Account\OwnWork;
 use App\Account\User;
-use App\Account\UserRepository;
 use App\Finding\SignedFinding;
 use App\Input\InvalidInput;
 use App\Input\KeptFor;
 use App\Input\Refusal;
-use App\Job\AppendEntry;
 use App\Job\EntryConflict;
 use App\Job\FormReader;
 use App\Job\Job;
@@ -20,16 +18,12 @@ use App\Job\JobVoter;
 use App\Job\LoadedJob;
 use App\Job\RefusedPage;
 use App\Text\Say;
-use App\Text\Told;
-use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\Payload;
-use Rodrel\Core\Log\Payload\UndoPayload;
 use Rodrel\Core\Log\Refused;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
-use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -45,15 +39,12 @@ final class AppendController extends AbstractController
     private const OUTBOX = 'outbox:';
 
     public function __construct(
-        private readonly AppendEntry $append,
+        private readonly WriteSent $write,
         private readonly FormReader $reader,
         private readonly SignedFinding $signed,
-        private readonly Say $say,
-        private readonly UserRepository $users,
-        private readonly Told $told,
+        private readonly ConflictView $conflict,
         private readonly OwnWork $own,
-        private readonly ClockInterface $clock,
-        private readonly EntityManagerInterface $entities,
+        private readonly Say $say,
     ) {
     }
 
@@ -70,7 +61,7 @@ final class AppendController extends AbstractController
                 ? Uuid::fromString((string) $form->get('entry'))
                 : Uuid::v7();
             $says = Kind::Finding === $kind ? $this->finding($form) : $this->reader->read($kind, $form);
-            $entry = $this->write($job, $request, $user, $id, $says);
+            $entry = ($this->write)($job, $request, $user, $id, $says);
 
             return $this->redirect($this->target($job, $request, $entry), Response::HTTP_SEE_OTHER);
         } catch (InvalidInput $wrong) {
@@ -86,47 +77,10 @@ final class AppendController extends AbstractController
         } catch (InvalidData $wrong) {
             return $this->again($job, $request, [$this->say->ui('input.data', ['where' => $wrong->path])]);
         } catch (EntryConflict $conflict) {
-            return $this->conflict($job, $request, $kind, $conflict);
+            $page = $this->conflict->of($job, $request, $kind, $conflict);
+
+            return $this->render('job/conflict.html.twig', get_object_vars($page), new Response('', 409));
         }
-    }
-
-    /**
-     * What corrects an earlier entry takes that one back first; neither happens without the other.
-     *
-     * @param Payload|\Closure(LoadedJob): Payload $says
-     */
-    private function write(Job $job, Request $request, User $user, Uuid $id, Payload|\Closure $says): JobEntry
-    {
-        $corrects = $request->request->getString('corrects');
-        $madeAt = KeptFor::madeAt($request, $this->clock->now());
-
-        return $this->entities->wrapInTransaction(function () use ($job, $user, $id, $says, $corrects, $madeAt) {
-            if (Uuid::isValid($corrects)) {
-                ($this->append)($job, $user, Uuid::v7(), new UndoPayload($corrects));
-            }
-
-            return ($this->append)($job, $user, $id, $says, $madeAt);
-        });
-    }
-
-    /** Both in words, side by side: nothing was overwritten. */
-    private function conflict(Job $job, Request $request, Kind $kind, EntryConflict $conflict): Response
-    {
-        $stored = $conflict->stored;
-        $said = fn (?Payload $payload): string => null === $payload ? '' : $this->told->of($payload);
-
-        return $this->render(
-            'job/conflict.html.twig',
-            get_object_vars(new ConflictPage(
-                job: $job,
-                stored: $stored->id()->toRfc4122(),
-                who: $this->users->names()[$stored->authorId()->toRfc4122()] ?? '?',
-                when: $stored->takenAt(),
-                said: [$said($stored->readable()?->payload), $said($kind->read($conflict->sent))],
-                form: array_diff_key($request->request->all(), ['_token' => true, 'entry' => true]),
-            )),
-            new Response('', Response::HTTP_CONFLICT),
-        );
     }
 
     /**

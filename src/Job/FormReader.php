@@ -10,6 +10,7 @@ use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\BledPayload;
 use Rodrel\Core\Log\Payload\BleedPayload;
 use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Log\Payload\ClosedPayload;
 use Rodrel\Core\Log\Payload\ConfirmPayload;
 use Rodrel\Core\Log\Payload\CoolPayload;
 use Rodrel\Core\Log\Payload\CountersignPayload;
@@ -89,7 +90,11 @@ final readonly class FormReader
             Kind::Item => $this->item($form),
             Kind::Settled => new SettledPayload($text('item')),
             Kind::Quote => $this->quote($form),
-            Kind::Photo => throw InvalidInput::because('input.picture-missing'),
+            Kind::Closed => new ClosedPayload(
+                $this->fields->choice($form, 'why', ClosedPayload::WHYS, 'input.close-why'),
+                $text('reason', 'input.reason'),
+            ),
+            Kind::Mended, Kind::Photo => throw InvalidInput::because('input.picture-missing'),
             Kind::Finding => throw InvalidInput::because('input.finding'),
         };
     }

@@ -10,11 +10,7 @@ use App\Input\InvalidInput;
 use App\Vehicle\Vehicle;
 use App\Vehicle\VehicleKind;
 use App\Vehicle\VehicleRepository;
-use Rodrel\Core\Catalogue\Catalogue;
-use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Payload\IntakePayload;
-use Rodrel\Core\Vehicle\Composer;
-use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -26,10 +22,10 @@ use Symfony\Component\Uid\Uuid;
 final class IntakeController extends RendersJob
 {
     public function __construct(
-        private readonly Catalogue $catalogue,
         private readonly IntakeForm $intake,
         private readonly VehicleRepository $vehicles,
         private readonly FittedBefore $before,
+        private readonly BrakesForm $brakes,
     ) {
     }
 
@@ -50,18 +46,11 @@ final class IntakeController extends RendersJob
     private function known(Vehicle $vehicle): array
     {
         $kind = $vehicle->kind();
-        $brakes = [] !== $kind->parts
-            ? ['own_parts' => 'yes'] + $kind->parts
-            : (array) ($this->catalogue->presets[$kind->preset]['questions'] ?? []);
-        $rear = $brakes['rear'] ?? '';
-        if (\in_array($rear, ['built-in', 'electric'], true)) {
-            $brakes = ['rear' => 'disc', 'rear_parking' => $rear] + $brakes;
-        }
-
+        $brakes = $this->brakes->of($kind);
         $parts = $this->before->rows($vehicle, $this->intake->choices()['places']);
         $brakes += [] === $parts ? [] : ['parts' => $parts];
 
-        return ['unit' => $kind->unit, 'anti_lock' => true === ($brakes['anti_lock'] ?? null) ? 'yes' : 'no'] + $brakes;
+        return ['unit' => $kind->unit] + $brakes;
     }
 
     #[Route('/jobs/new', name: 'job_open', methods: ['POST'], priority: 2)]
@@ -72,7 +61,7 @@ final class IntakeController extends RendersJob
         try {
             $unit = trim($form->getString('unit'));
             $unit = '' !== $unit && mb_strlen($unit) <= 120 ? $unit : throw InvalidInput::because('input.unit');
-            [$preset, $parts] = $this->vehicle($form);
+            [$preset, $parts] = $this->brakes->read($form);
             $id = Uuid::isValid($form->getString('job')) ? Uuid::fromString($form->getString('job')) : Uuid::v7();
             $entry = Uuid::isValid($form->getString('entry'))
                 ? Uuid::fromString($form->getString('entry'))
@@ -128,62 +117,5 @@ final class IntakeController extends RendersJob
         $spent = $intake->spentCents > 0 ? ['spent' => \sprintf('%.2f', $intake->spentCents / 100)] : [];
 
         return $this->intake->tilesOf($intake->complaints[0] ?? '') + $else + $spent + $intake->write();
-    }
-
-    /**
-     * The preset that fits the answers; where none does, the vehicle is composed from its parts.
-     *
-     * @param InputBag<bool|float|int|string> $form
-     *
-     * @return array{string, array<string, mixed>} preset, parts
-     */
-    private function vehicle(InputBag $form): array
-    {
-        $rear = $form->getString('rear');
-        $parts = [
-            'split' => $form->getString('split'),
-            'front' => $form->getString('front') ?: 'disc',
-            'rear' => 'disc' === $rear ? ($form->getString('rear_parking') ?: 'disc') : $rear,
-            'assist' => $form->getString('assist', 'engine-vacuum'),
-            'anti_lock' => 'yes' === $form->getString('anti_lock', 'yes'),
-            'solid_axle' => $form->getBoolean('solid_axle'),
-            'rear_valve' => $form->getBoolean('rear_valve'),
-        ];
-        $parts = match ($parts['assist']) { // what is not asked of these kinds
-            'compressed-air' => ['split' => 'front-rear', 'solid_axle' => true] + $parts,
-            'oil-immersed' => ['split' => 'front-rear', 'front' => 'disc', 'rear' => 'disc', 'anti_lock' => false,
-                'solid_axle' => true] + $parts,
-            default => $parts,
-        };
-        foreach ($this->catalogue->presets as $id => $preset) {
-            if ($parts == ($preset['parts'] ?? null)) {
-                return [$id, []];
-            }
-        }
-        $plain
-            = 'yes' !== $form->getString('own_parts')
-            && 'disc' === $parts['front']
-            && !$parts['solid_axle']
-            && !$parts['rear_valve'];
-        if ($plain) {
-            $given = [
-                'split' => $parts['split'],
-                'rear' => $rear,
-                'anti_lock' => $parts['anti_lock'],
-                'assist' => $parts['assist'],
-            ];
-            foreach ($this->catalogue->presets as $id => $preset) {
-                if (($preset['questions'] ?? null) === $given) {
-                    return [$id, []];
-                }
-            }
-        }
-        try {
-            Composer::compose($parts);
-        } catch (InvalidData $impossible) {
-            throw InvalidInput::because('input.'.basename($impossible->path));
-        }
-
-        return ['composed', $parts];
     }
 }

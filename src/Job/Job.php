@@ -37,11 +37,17 @@ class Job
     private function __construct(Uuid $id, Vehicle $vehicle, \DateTimeImmutable $openedAt)
     {
         $this->id = $id;
+        $this->openedAt = $openedAt;
+        $this->mend($vehicle);
+    }
+
+    /** Puts it down on another vehicle: the first one was a mistake. */
+    public function mend(Vehicle $vehicle): void
+    {
         $this->vehicleId = $vehicle->id();
         $this->unit = $vehicle->kind()->unit;
         $this->preset = $vehicle->kind()->preset;
         $this->parts = $vehicle->kind()->parts;
-        $this->openedAt = $openedAt;
     }
 
     public static function open(Uuid $id, Vehicle $vehicle, \DateTimeImmutable $at): self

@@ -50,13 +50,16 @@ final class SheetController extends RendersJob
             $this->own->check($form->getString('by'), $user);
             $ticked = $this->ticked($form);
             foreach ($ticked as [$kind, $id, $fields]) {
-                $name = $this->say->text((Kind::Step === $kind ? 'step.' : 'prepare.').($fields['step'] ?? $fields['item']));
+                $name = $this->say->text(isset($fields['step'])
+                    ? 'step.'.$fields['step']
+                    : 'prepare.'.($fields['item'] ?? ''));
                 /** @var InputBag<bool|float|int|string> $one */
                 $one = new InputBag($fields);
                 ($this->append)($job, $user, $id, $this->reader->read($kind, $one), $madeAt);
             }
         } catch (InvalidInput $wrong) {
-            $this->refuse($request, $name, [$this->say->ui($wrong->key, $wrong->parameters)], $wrong->parameters['typed'] ?? '');
+            $why = [$this->say->ui($wrong->key, $wrong->parameters)];
+            $this->refuse($request, $name, $why, $wrong->parameters['typed'] ?? '');
         } catch (Refused $refused) {
             $why = array_map(fn (string $reason): string => $this->say->ui('gate.'.$reason), $refused->reasons);
             $this->refuse($request, $name, $why);
@@ -73,7 +76,8 @@ final class SheetController extends RendersJob
     /** @param list<string> $why */
     private function refuse(Request $request, string $name, array $why, string $typed = ''): void
     {
-        Refusal::carry($request, array_map(static fn (string $one): string => trim($name.': '.$one, ': '), $why), $typed);
+        $said = array_map(static fn (string $one): string => trim($name.': '.$one, ': '), $why);
+        Refusal::carry($request, $said, $typed);
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Report;
 use App\Job\Job;
 use Rodrel\Core\Job\PathTaken;
 use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Payload\ClosedPayload;
 use Rodrel\Core\Log\Payload\HandoverPayload;
 
 /** What a report says, on the screen and on paper. */
@@ -19,6 +20,7 @@ final readonly class ReportPage
      * @param list<array{name: string, status: string, reason: string|null}> $criteria
      * @param list<array{text: string, due: string, safety: bool}> $items
      * @param Entry<HandoverPayload>|null $handedOver
+     * @param Entry<ClosedPayload>|null $closed without a repair
      * @param array<string, string> $names people by id
      * @param list<array<string, mixed>> $log
      * @param list<array{what: string, said: string, good: bool}> $condition where nobody complains
@@ -32,6 +34,7 @@ final readonly class ReportPage
         public bool $countersign,
         public array $items,
         public ?Entry $handedOver,
+        public ?Entry $closed,
         public array $names,
         public array $log,
         public int $skipped,

@@ -11,6 +11,7 @@ use App\Text\Say;
 use Rodrel\Core\Check\Observer\SignObserver;
 use Rodrel\Core\Job\PathTaken;
 use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\Payload\ClosedPayload;
 use Rodrel\Core\Log\Payload\FindingPayload;
 use Rodrel\Core\Log\Payload\HandoverPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
@@ -73,6 +74,7 @@ final readonly class ReportView
                 $story->openItems(),
             ),
             handedOver: $story->last(HandoverPayload::class),
+            closed: $story->last(ClosedPayload::class),
             names: $names,
             log: $this->log->of($loaded, $names, $cut),
             skipped: $cut,

@@ -18,6 +18,7 @@ final class RodrelExtension extends AbstractExtension
         private readonly ShopSettings $shop,
         private readonly ClockInterface $clock,
         private readonly Say $say,
+        private readonly Units $units,
     ) {
     }
 
@@ -39,6 +40,7 @@ final class RodrelExtension extends AbstractExtension
                     ->format('j M Y, H:i'),
             ),
             new TwigFilter('age', fn (\DateTimeInterface $at): string => $this->age($at)),
+            new TwigFilter('beside', $this->units->beside(...)),
             new TwigFilter('say_check', $this->say->check(...)),
             new TwigFilter('say_group', $this->say->group(...)),
             new TwigFilter('say_suspect', $this->say->suspect(...)),
@@ -72,7 +74,8 @@ final class RodrelExtension extends AbstractExtension
             $minutes < 60 => $this->say->ui('age.minutes', ['n' => (string) $minutes]),
             $minutes < 1440 => $this->say->ui('age.hours', ['n' => (string) intdiv($minutes, 60)]),
             $minutes < 2880 => $this->say->ui('age.yesterday'),
-            default => $this->say->ui('age.days', ['n' => (string) intdiv($minutes, 1440)]),
+            $minutes < 20160 => $this->say->ui('age.days', ['n' => (string) intdiv($minutes, 1440)]),
+            default => $this->say->ui('age.weeks', ['n' => (string) intdiv($minutes, 10080)]),
         };
     }
 }

@@ -19,8 +19,11 @@ use Symfony\Contracts\Translation\TranslatorInterface;
 /** Turns ids and keys into the words on the screen. */
 final readonly class Say
 {
-    public function __construct(private TranslatorInterface $translator, private Catalogue $catalogue)
-    {
+    public function __construct(
+        private TranslatorInterface $translator,
+        private Catalogue $catalogue,
+        private Units $units,
+    ) {
     }
 
     /** @param array<string, string> $parameters */
@@ -32,7 +35,9 @@ final readonly class Say
     /** @param array<string, string> $parameters */
     public function text(string $key, array $parameters = []): string
     {
-        return $this->translator->trans($key, $this->numbers($parameters), 'catalogue');
+        $said = $this->translator->trans($key, $this->numbers($parameters), 'catalogue');
+
+        return [] === $parameters ? $this->units->beside($said) : $said;
     }
 
     public function place(string $place): string

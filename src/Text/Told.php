@@ -6,11 +6,13 @@ namespace App\Text;
 
 use Rodrel\Core\Log\Payload\BleedPayload;
 use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Log\Payload\ClosedPayload;
 use Rodrel\Core\Log\Payload\FiguresPayload;
 use Rodrel\Core\Log\Payload\FindingPayload;
 use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\ItemPayload;
 use Rodrel\Core\Log\Payload\LiftPayload;
+use Rodrel\Core\Log\Payload\MendedPayload;
 use Rodrel\Core\Log\Payload\OverridePayload;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\PhotoPayload;
@@ -50,6 +52,8 @@ final readonly class Told
             $payload instanceof ItemPayload => $this->say->item($payload),
             $payload instanceof QuotePayload => $this->say->group($payload->group).': '.$payload->from,
             $payload instanceof PhotoPayload => $this->say->about($payload->about),
+            $payload instanceof ClosedPayload => $this->say->ui('close.'.$payload->why).': '.$payload->reason,
+            $payload instanceof MendedPayload => $payload->was.' → '.$payload->unit,
             default => '',
         };
     }

@@ -111,7 +111,10 @@ final class AccessibilityTest extends BrowserTestCase
                 \in_array('GET', $route->getMethods(), true)
                 && !\in_array(
                     $name,
-                    ['job_head', 'alive', 'sign_in', 'job', 'job_pdf', 'job_json', 'job_csv', 'photo'],
+                    [
+                        'job_head', 'wall_head', 'worker', 'alive', 'sign_in', 'job', 'job_pdf', 'job_json', 'job_csv',
+                        'photo',
+                    ],
                     true,
                 )
             ) {

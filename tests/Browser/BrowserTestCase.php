@@ -124,6 +124,7 @@ abstract class BrowserTestCase extends TestCase
         $chrome->touch('.prepare button');
         foreach ($chrome->all('.steps li[data-done=no]') as $step) {
             $chrome->driver->executeScript("arguments[0].scrollIntoView({block: 'center'});", [$step]);
+            ++$chrome->taps;
             $field = $step->findElements(WebDriverBy::cssSelector('[data-figure]'));
             if ([] === $field) {
                 $step->findElement(WebDriverBy::cssSelector('.step-tick'))->click();

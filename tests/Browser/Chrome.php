@@ -14,6 +14,10 @@ use Facebook\WebDriver\WebDriverElement;
 /** A headless browser at a server of ours: opens, signs in, presses keys, looks. */
 final class Chrome
 {
+    /** Touches and page loads so far. */
+    public int $taps = 0;
+    public int $pages = 0;
+
     private function __construct(public readonly RemoteWebDriver $driver, private readonly string $url)
     {
     }
@@ -178,6 +182,7 @@ final class Chrome
             $element,
         ]);
         $element->click();
+        ++$this->taps;
 
         return $this;
     }
@@ -194,6 +199,7 @@ final class Chrome
 
     private function leave(mixed $before): self
     {
+        ++$this->pages;
         $this->driver->wait(10, 30)->until(static function (RemoteWebDriver $driver) use ($before): bool {
             try {
                 return $before !== $driver->executeScript('return performance.timeOrigin;');

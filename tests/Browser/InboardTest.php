@@ -140,7 +140,7 @@ final class InboardTest extends BrowserTestCase
         $chrome->go("$job/finding");
         self::assertStringContainsString('lets fluid past its cup, primary circuit', $chrome->text('h1'));
         self::assertStringContainsString('Shared clutch circuit', $chrome->text('.scope'));
-        $chrome->tap('button.go.wide');
+        $chrome->agree('button.go.wide');
         self::assertStringContainsString('output rod against the master', $chrome->text('.steps'));
         $this->assertQuietConsole($chrome);
     }

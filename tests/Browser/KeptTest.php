@@ -9,6 +9,8 @@ use App\Tests\Browser\lib\OwnServer;
 /** Nothing that was typed is lost: drafts, refusals on the sheet, undo beside it, and a network that comes and goes. */
 final class KeptTest extends BrowserTestCase
 {
+    private const RECORD = '.answers button[data-key=enter].wide';
+    private const LEFT = 'input[name="word[lf]"]';
     private static ?OwnServer $server = null;
 
     public static function tearDownAfterClass(): void
@@ -23,19 +25,20 @@ final class KeptTest extends BrowserTestCase
         $job = $this->openJob($chrome, 'Draft 1', 'split=diagonal', 'rear=drum', 'what=drags', 'where=lf');
         $sheet = $job.'/checks/spin@vehicle';
         $chrome->go($sheet)->tap('.gate button');
-        $chrome->touch('input[name="word[lf]"][value=two-hands]')->touch('input[name="word[rr]"][value=one-finger]');
+        $chrome->touch(self::LEFT.'[value=two-hands]')->touch('input[name="word[rr]"][value=one-finger]');
         $chrome->tap('#units')->tap('#units');
         self::assertSame($sheet, $chrome->path(), 'another unit leaves nobody\'s sheet');
-        self::assertTrue($chrome->one('input[name="word[lf]"][value=two-hands]')->isSelected());
+        self::assertTrue($chrome->one(self::LEFT.'[value=two-hands]')->isSelected());
         self::assertMatchesRegularExpression('/Kept on this device since \d/', $chrome->text('.kept-here'));
         $chrome->driver->manage()->deleteAllCookies();
         $chrome->signIn('fenwarren')->go($sheet);
-        self::assertTrue($chrome->one('input[name="word[rr]"][value=one-finger]')->isSelected(), 'nor does a new session');
+        $right = $chrome->one('input[name="word[rr]"][value=one-finger]');
+        self::assertTrue($right->isSelected(), 'nor does a new session');
         $chrome->driver->manage()->deleteAllCookies();
         $chrome->signIn('tarrenby')->go($sheet);
-        self::assertFalse($chrome->one('input[name="word[lf]"][value=two-hands]')->isSelected(), 'it is nobody else\'s');
+        self::assertFalse($chrome->one(self::LEFT.'[value=two-hands]')->isSelected(), 'it is nobody else\'s');
         $chrome->driver->manage()->deleteAllCookies();
-        $chrome->signIn('fenwarren')->go($sheet)->tap('.answers button[data-key=enter].wide');
+        $chrome->signIn('fenwarren')->go($sheet)->tap(self::RECORD);
 
         // taken in: said, undone and redone beside it, and no longer a draft
         self::assertStringContainsString('Recorded.', $chrome->text('.just'));
@@ -47,20 +50,21 @@ final class KeptTest extends BrowserTestCase
         self::assertCount(1, $chrome->all('.trail-list form'), 'one reading stands');
         $chrome->go($sheet);
         self::assertSame([], $chrome->all('.kept-here'));
-        self::assertFalse($chrome->one('input[name="word[lf]"][value=two-hands]')->isSelected());
+        self::assertFalse($chrome->one(self::LEFT.'[value=two-hands]')->isSelected());
     }
 
     public function testARefusalStaysAtItsFieldAndBackIsACorrection(): void
     {
         $chrome = $this->chrome()->signIn('fenwarren');
-        $job = $this->openJob($chrome, 'Draft 2', 'split=diagonal', 'rear=drum', 'what=drags', 'where=lf', 'driven_in=1');
+        $brakes = ['split=diagonal', 'rear=drum'];
+        $job = $this->openJob($chrome, 'Draft 2', ...$brakes, ...['what=drags', 'where=lf', 'driven_in=1']);
         $chrome->go($job.'/checks/heat-arrival@vehicle');
         $chrome->one('#air')->sendKeys('15');
         $chrome->touch('input[name=surface][value=rusty]');
         foreach (['lf' => '95', 'rf' => '9000', 'lr' => '30', 'rr' => '31'] as $wheel => $typed) {
             $chrome->one('[name="number['.$wheel.']"]')->sendKeys($typed);
         }
-        $chrome->tap('.answers button[data-key=enter].wide');
+        $chrome->tap(self::RECORD);
         self::assertStringEndsWith('/checks/heat-arrival@vehicle', $chrome->path());
         self::assertStringContainsString('9000', $chrome->text('.refused-here'));
         $field = $chrome->one('[name="number[rf]"]');
@@ -68,9 +72,10 @@ final class KeptTest extends BrowserTestCase
         self::assertSame('95', $chrome->one('[name="number[lf]"]')->getAttribute('value'), 'the others stand');
 
         $spin = $job.'/checks/spin@vehicle';
-        $chrome->go($spin)->tap('.gate button')->touch('input[name="word[lf]"][value=two-hands]')->tap('.answers button[data-key=enter].wide');
+        $chrome->go($spin)->tap('.gate button');
+        $chrome->touch(self::LEFT.'[value=two-hands]')->tap(self::RECORD);
         $chrome->driver->navigate()->back();
-        $chrome->ready()->touch('input[name="word[lf]"][value=one-finger]')->tap('.answers button[data-key=enter].wide');
+        $chrome->ready()->touch(self::LEFT.'[value=one-finger]')->tap(self::RECORD);
         self::assertStringNotContainsString('{', $chrome->text('main'), 'in words');
         $chrome->tap('button[name=corrects]');
         self::assertCount(1, $chrome->all('.trail-list form'), 'the first was taken back');
@@ -107,8 +112,8 @@ final class KeptTest extends BrowserTestCase
         self::assertStringContainsString('No network: this page is as of', $chrome->text('.as-of'));
         $chrome->tap('.gate button');
         $this->until($chrome, "return document.querySelector('[data-behind-gates]')?.hidden === false;");
-        $chrome->touch('input[name="word[lf]"][value=two-hands]')->touch('input[name="word[rf]"][value=one-finger]');
-        $chrome->tap('.answers button[data-key=enter].wide');
+        $chrome->touch(self::LEFT.'[value=two-hands]')->touch('input[name="word[rf]"][value=one-finger]');
+        $chrome->tap(self::RECORD);
         self::assertSame($bench, $chrome->path());
         $this->until($chrome, "return document.querySelector('.outbox summary').innerText.includes('2 to send');");
 

@@ -50,7 +50,7 @@ final class ShopPageTest extends ShopTestCase
             'what was typed is still there',
         );
         $this->client->request('POST', '/shop', ['_token' => 'csrf-token'] + self::SHOP);
-        self::assertResponseRedirects('/shop');
+        self::assertResponseRedirects('/shop?kept=1');
         $shop = self::getContainer()->get(ShopSettings::class);
         $shop->reset();
         self::assertEqualsWithDelta(8450.0 / 60.0, $shop->isolation()->labour->rateCentsPerMinute, 1e-6);

@@ -282,7 +282,7 @@ final readonly class JobState implements Door
 
         return match (true) {
             null === $story->intake() => Stage::Intake,
-            $now->has(Kind::Handover) => Stage::Done,
+            $now->has(Kind::Handover), $now->has(Kind::Closed) => Stage::Done,
             null !== $story->finding() => Stage::Repair,
             null === $repaired => Stage::Bench,
             null !== $proof->failed() => Stage::Bench,

@@ -8,6 +8,7 @@ use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Payload\BledPayload;
 use Rodrel\Core\Log\Payload\BleedPayload;
 use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Log\Payload\ClosedPayload;
 use Rodrel\Core\Log\Payload\ConfirmPayload;
 use Rodrel\Core\Log\Payload\CoolPayload;
 use Rodrel\Core\Log\Payload\CountersignPayload;
@@ -17,6 +18,7 @@ use Rodrel\Core\Log\Payload\HandoverPayload;
 use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\ItemPayload;
 use Rodrel\Core\Log\Payload\LiftPayload;
+use Rodrel\Core\Log\Payload\MendedPayload;
 use Rodrel\Core\Log\Payload\OverridePayload;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\PhotoPayload;
@@ -57,6 +59,8 @@ enum Kind: string
     case Quote = 'quote';
     case Handover = 'handover';
     case Countersign = 'countersign';
+    case Mended = 'mended';
+    case Closed = 'closed';
 
     private const PAYLOADS = [
         'intake' => IntakePayload::class,
@@ -82,6 +86,8 @@ enum Kind: string
         'quote' => QuotePayload::class,
         'handover' => HandoverPayload::class,
         'countersign' => CountersignPayload::class,
+        'mended' => MendedPayload::class,
+        'closed' => ClosedPayload::class,
     ];
 
     /** @return class-string<Payload> */

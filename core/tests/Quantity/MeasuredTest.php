@@ -36,6 +36,8 @@ final class MeasuredTest extends TestCase
         yield 'decimal comma, bare' => [Quantity::Length, '67,5', Unit::Millimetre, 67.5];
         yield 'bare takes the unit of the field' => [Quantity::Length, '2', Unit::Inch, 50.8];
         yield 'blank between thousands' => [Quantity::Pressure, '1 200 psi', Unit::Kilopascal, 8273.7087518];
+        yield 'inches in eighths: 2.625 · 25.4' => [Quantity::Length, '2 5/8 in', Unit::Millimetre, 66.675];
+        yield 'a fraction alone: 5/16 · 25.4' => [Quantity::Length, '5/16', Unit::Inch, 7.9375];
         yield 'a difference has no zero' => [Quantity::TemperatureDifference, '9 °F step', Unit::KelvinStep, 5.0];
         yield 'below freezing' => [Quantity::Temperature, '-20', Unit::Celsius, -20.0];
     }
@@ -56,6 +58,7 @@ final class MeasuredTest extends TestCase
     public static function provideWrong(): iterable
     {
         yield 'nothing' => [Quantity::Pressure, '', 'measure.not-a-number'];
+        yield 'a fraction of nothing' => [Quantity::Length, '1/0', 'measure.not-a-number'];
         yield 'words' => [Quantity::Torque, 'tight', 'measure.not-a-number'];
         yield 'two numbers' => [Quantity::Length, '3 mm 4', 'measure.unknown-unit'];
         yield 'a unit of something else' => [Quantity::Torque, '26 bar', 'measure.unknown-unit'];

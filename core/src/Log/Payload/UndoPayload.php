@@ -42,5 +42,8 @@ final readonly class UndoPayload implements Payload
         if (!$door->story()->stands($this->cancels)) {
             throw Refused::by('undo', ['nothing-to-undo']);
         }
+        if ($door->story()->entry($this->cancels)?->payload instanceof MendedPayload) {
+            throw Refused::by('undo', ['mend-again']);
+        }
     }
 }

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Job\LoadedJob;
+use App\Job\NextThing;
+use App\Shop\ShopSettings;
+use App\Text\Say;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Job\Stage;
+use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Rule;
+use Rodrel\Core\Repair\Step;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Symfony\Component\Clock\ClockInterface;
+
+/** The next thing of a job, with what to beware of and how long something waits. */
+final readonly class WallView
+{
+    public function __construct(
+        private NextThing $nextThing,
+        private Catalogue $catalogue,
+        private ShopSettings $shop,
+        private ClockInterface $clock,
+        private Say $say,
+    ) {
+    }
+
+    public function of(LoadedJob $loaded): WallPage
+    {
+        $next = ($this->nextThing)($loaded);
+        $check = CheckAt::tryParse($next->parameters['check'] ?? '');
+        $manner = null === $check ? null : $this->catalogue->checks->of($check)->manner;
+        $cautions = null === $manner?->caution ? [] : [$manner->caution];
+        $title = $next->title;
+        $how = null === $check ? $next->line : $this->say->text('check.'.$check->id.'.how');
+        [$step, $wait] = Stage::Repair === $loaded->state->stage ? $this->step($loaded) : [null, 0];
+        if (null !== $step) {
+            [$title, $how, $cautions] = [$this->say->text('step.'.$step->id), $next->title, $step->cautions];
+        }
+
+        return new WallPage(
+            unit: $loaded->job->unit(),
+            stage: $this->say->ui('stage.'.$loaded->state->stage->value),
+            next: $title,
+            how: $how,
+            cautions: array_map(fn (string $id): string => $this->say->text('caution.'.$id), $cautions),
+            spoken: array_map(fn (string $word): string => $this->say->text('say.'.$word), $manner->spoken ?? []),
+            wait: $wait,
+            head: $loaded->head(),
+        );
+    }
+
+    /** @return array{Step|null, int} the first step that is not done, and the seconds until a second look */
+    private function step(LoadedJob $loaded): array
+    {
+        $group = $loaded->state->repairGroup();
+        $finding = $loaded->state->story->finding();
+        if (null === $group || null === $finding) {
+            return [null, 0];
+        }
+        $wait = 0;
+        foreach ($loaded->state->story->entriesOf(StepPayload::class) as $done) {
+            $of = $this->catalogue->repairs->procedureOf($group)->step($done->payload->step);
+            $waits = !$loaded->state->story->stepConfirmed($done)
+                && ($of->figure->holdPoint ?? false);
+            $since = $this->clock->now()->getTimestamp() - $done->takenAt->getTimestamp();
+            $wait = $waits ? max($wait, Rule::SECOND_LOOK_S - $since) : $wait;
+        }
+        $procedure = $this->catalogue->repairs->procedureOf($group);
+        $way = $this->shop->practice()->wayOf($procedure);
+        foreach ($procedure->steps as $step) {
+            $own = null === $step->way || $step->way === $way;
+            if ($own && null === $loaded->state->story->stepDone($finding->id, $step->id)) {
+                return [$step, $wait];
+            }
+        }
+
+        return [null, $wait];
+    }
+}

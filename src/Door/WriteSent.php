@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Door;
+
+use App\Account\User;
+use App\Input\KeptFor;
+use App\Job\AppendEntry;
+use App\Job\Job;
+use App\Job\JobEntry;
+use App\Job\LoadedJob;
+use Doctrine\ORM\EntityManagerInterface;
+use Rodrel\Core\Log\Payload\Payload;
+use Rodrel\Core\Log\Payload\UndoPayload;
+use Symfony\Component\Clock\ClockInterface;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Uid\Uuid;
+
+/**
+ * Writes what a form sent, as of when it was made. What corrects an earlier entry takes that one back first; neither
+ * happens without the other.
+ */
+final readonly class WriteSent
+{
+    public function __construct(
+        private AppendEntry $append,
+        private EntityManagerInterface $entities,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @param Payload|\Closure(LoadedJob): Payload $says */
+    public function __invoke(Job $job, Request $request, User $user, Uuid $id, Payload|\Closure $says): JobEntry
+    {
+        $corrects = $request->request->getString('corrects');
+        $madeAt = KeptFor::madeAt($request, $this->clock->now());
+
+        return $this->entities->wrapInTransaction(function () use ($job, $user, $id, $says, $corrects, $madeAt) {
+            if (Uuid::isValid($corrects)) {
+                ($this->append)($job, $user, Uuid::v7(), new UndoPayload($corrects));
+            }
+
+            return ($this->append)($job, $user, $id, $says, $madeAt);
+        });
+    }
+}

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Browser;
+
+/** Gloves, one hand, a phone: how big things are, how many taps a job takes, and what a second tap does. */
+final class GlovesTest extends BrowserTestCase
+{
+    /** px: what a glove hits, and what anything is at least (WCAG 2.5.8, words in a line of text excepted). */
+    private const GLOVE = 48;
+    private const ANY = 24;
+
+    public function testWhatAGloveTouchesIsBigEnough(): void
+    {
+        $chrome = $this->chrome(390, 844, true)->signIn('fenwarren');
+        $small = [];
+        foreach (['Unit 12' => 'bench', 'Unit 23' => 'repair', 'Unit 17' => 'repair'] as $unit => $room) {
+            $chrome->go('/');
+            foreach ($chrome->all('.job-line') as $line) {
+                if (str_contains($line->getText(), $unit)) {
+                    $job = (string) parse_url((string) $line->getAttribute('href'), \PHP_URL_PATH);
+                    $pages = [$room, 'checks/spin@vehicle', 'checks/pedal@vehicle', 'checks/heat-arrival@vehicle',
+                        'first-look', 'bleed', 'proof', 'finding', 'measure'];
+                    foreach ($pages as $page) {
+                        $small += $this->small($chrome->go("$job/$page"), "$unit/$page");
+                    }
+                    break;
+                }
+            }
+        }
+        self::assertSame([], array_values($small));
+    }
+
+    /** @return array<string, string> */
+    private function small(Chrome $chrome, string $page): array
+    {
+        $found = $chrome->driver->executeScript(
+            <<<'JS'
+                const [glove, any] = arguments;
+                const acts = 'button, input:not([type=hidden]), select, summary, .tile, .go';
+                const shown = (one) => one.getClientRects().length > 0 && getComputedStyle(one).visibility !== 'hidden';
+                const wrong = [];
+                for (const one of document.querySelector('main').querySelectorAll(acts)) {
+                    const box = (one.matches('input') ? one.closest('label') ?? one : one).getBoundingClientRect();
+                    if (shown(one) && box.width > 1 && (box.height < glove - 0.5 || box.width < glove - 0.5)) {
+                        wrong.push(`${one.tagName} ${one.className || one.name} ${one.textContent.trim().slice(0, 24)} `
+                            + `${Math.round(box.width)}x${Math.round(box.height)}`);
+                    }
+                }
+                for (const one of document.querySelectorAll('a[href]')) {
+                    const box = one.getBoundingClientRect();
+                    const inText = getComputedStyle(one).display === 'inline' && one.closest('p, small, li, td');
+                    if (shown(one) && !inText && box.width > 1 && (box.height < any || box.width < any)) {
+                        wrong.push(`A ${one.className} ${one.textContent.trim().slice(0, 24)} `
+                            + `${Math.round(box.width)}x${Math.round(box.height)}`);
+                    }
+                }
+                return wrong;
+                JS,
+            [self::GLOVE, self::ANY],
+        );
+
+        $by = [];
+        foreach (\is_array($found) ? $found : ['?'] as $what) {
+            $by[$what] = "$what ($page)";
+        }
+
+        return $by;
+    }
+
+    public function testAnOrdinaryJobInUnderFiftyTaps(): void
+    {
+        $vehicle = new ModelAnswers('medium-car', 'hose.one-way@lf', 1);
+        $chrome = $this->chrome(390, 844, true)->signIn('fenwarren');
+        $chrome->taps = $chrome->pages = 0;
+        $job = $this->openJob($chrome, 'Unit 71, gloves', 'split=diagonal', 'rear=drum', 'what=drags', 'where=lf');
+        $this->takeSuggestions($chrome, $vehicle);
+        $chrome->tap('.bench-next a.go.wide')->agree('form button.go.wide');
+        [$before, $pages] = [$chrome->taps, $chrome->pages];
+        $this->recordSheet($chrome);
+        $chrome->tap('.steps > form button.go');
+        $repair = [$chrome->taps - $before, $chrome->pages - $pages];
+        self::assertLessThanOrEqual(10, $repair[1], 'page loads of a repair');
+        self::assertLessThan(50, $chrome->taps, 'taps from the complaint to the finished repair');
+        file_put_contents(
+            \dirname(__DIR__, 2).'/var/log/taps.txt',
+            \sprintf("%d taps to the repaired %s, %d of them in %d pages of repair\n", $chrome->taps, $job, ...$repair),
+        );
+    }
+
+    public function testASecondTapAndAHeldKeyDoNothingTwice(): void
+    {
+        $chrome = $this->chrome(390, 844)->signIn('fenwarren');
+        $job = $this->openJob($chrome, 'Unit 72, gloves', 'split=diagonal', 'rear=drum', 'what=drags', 'where=lf');
+        $chrome->go($job.'/items');
+        $chrome->one('input[name=text]')->sendKeys('Horn weak');
+        $chrome->driver->executeScript(
+            "let sent = 0; addEventListener('submit', (event) => { sent += event.defaultPrevented ? 0 : 1; "
+                .'document.body.dataset.sent = sent; event.preventDefault(); });'
+                ."const form = document.querySelector('main form.inline-form');"
+                ."const act = form.querySelector('button.go'); act.click(); act.click(); act.click();",
+        );
+        self::assertSame('1', $chrome->driver->executeScript('return document.body.dataset.sent;'));
+        $held = $chrome->driver->executeScript(
+            "const act = document.querySelector('main form.inline-form button.go'); act.focus();"
+                ."const held = {key: 'Enter', repeat: true, bubbles: true, cancelable: true};"
+                ."const key = new KeyboardEvent('keydown', held);"
+                .'return !act.dispatchEvent(key);',
+        );
+        self::assertTrue($held, 'a key that is held down presses nothing again');
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Functional;
+
+/** What was put down wrongly can be mended: which vehicle, which brakes, whose job it is, what was recorded twice. */
+final class MendTest extends ShopTestCase
+{
+    private const CAR = ['unit' => 'Mend 2', 'split' => 'front-rear', 'rear' => 'disc', 'anti_lock' => 'yes',
+        'assist' => 'engine-vacuum', '_token' => 'csrf-token'];
+
+    public function testTheVehicleOfAJobIsMendedUntilItsBrakesWereRead(): void
+    {
+        $this->signIn('fenwarren');
+        $id = $this->freshJob();
+        $this->client->request('POST', "/jobs/$id/mend", self::CAR);
+        self::assertResponseRedirects("/jobs/$id/bench");
+        $this->client->request('GET', "/jobs/$id/report");
+        self::assertStringContainsString('Mend 2', $this->text('h1'));
+        self::assertStringContainsString('Unit 31, loader → Mend 2', $this->text('.report'), 'as it was');
+
+        $this->send($id, ['kind' => 'reading', 'check' => 'pedal@vehicle', 'word' => ['feel' => 'firm']]);
+        $this->client->request('POST', "/jobs/$id/mend", ['rear' => 'drum', 'split' => 'diagonal'] + self::CAR);
+        self::assertResponseStatusCodeSame(422);
+        self::assertStringContainsString('open a new job for the vehicle', $this->text('.wrong'));
+        $this->client->request('POST', "/jobs/$id/mend", ['unit' => 'Mend 3'] + self::CAR);
+        self::assertResponseRedirects("/jobs/$id/bench", message: 'its name can still be mended');
+    }
+
+    public function testAJobThatIsNotOursIsClosedAndIsNoHandover(): void
+    {
+        $this->signIn('fenwarren');
+        $id = $this->freshJob();
+        $this->send($id, ['kind' => 'closed', 'why' => 'not-ours', 'reason' => '']);
+        self::assertResponseStatusCodeSame(422, 'it wants a reason');
+        $this->send($id, ['kind' => 'closed', 'why' => 'not-ours', 'reason' => 'belongs to the ferry']);
+        $this->client->request('GET', "/jobs/$id");
+        self::assertResponseRedirects("/jobs/$id/report");
+        $this->client->request('GET', "/jobs/$id/report");
+        $said = 'not handed over, nothing is proved. belongs to the ferry';
+        self::assertStringContainsString($said, $this->text('.report header'));
+    }
+
+    public function testASecondAnswerUnderTheSameNumberIsACorrectionOnlyWhenSaid(): void
+    {
+        $this->signIn('fenwarren');
+        $id = $this->freshJob();
+        $entry = '01a21b09-a05e-72b4-8683-85a6171cf0d3';
+        $sent = ['kind' => 'reading', 'check' => 'pedal@vehicle', 'entry' => $entry];
+        $this->send($id, $sent + ['word' => ['feel' => 'firm']]);
+        $this->send($id, $sent + ['word' => ['feel' => 'spongy']]);
+        self::assertResponseStatusCodeSame(409);
+        self::assertStringContainsString('firm', $both = mb_strtolower($this->text('.two')), 'both in words');
+        self::assertStringContainsString('springy', $both);
+        $this->send($id, ['corrects' => $entry, 'entry' => '01a21b09-a05e-72b4-8683-85a6171cf0d4',
+            'word' => ['feel' => 'spongy']] + $sent);
+        $this->client->request('GET', "/jobs/$id/job.json");
+        $log = json_decode((string) $this->client->getResponse()->getContent(), true)['entries'];
+        self::assertSame(['intake', 'reading', 'undo', 'reading'], array_column($log, 'kind'));
+    }
+
+    public function testWhatADeviceKeptIsTakenOnceAndAtItsTime(): void
+    {
+        $this->signIn('fenwarren');
+        $id = $this->freshJob();
+        $sent = ['kind' => 'reading', 'check' => 'pedal@vehicle', 'entry' => '01a21b09-a05e-72b4-8683-85a6171cf0d5',
+            'word' => ['feel' => 'firm']];
+        foreach ([1, 2] as $time) {
+            $this->send($id, $sent, ['HTTP_X_KEPT_FOR' => '600']);
+            self::assertSame(['taken' => true], json_decode((string) $this->client->getResponse()->getContent(), true));
+        }
+        $this->send($id, ['word' => ['feel' => 'spongy']] + $sent, ['HTTP_X_KEPT_FOR' => '600']);
+        self::assertResponseStatusCodeSame(409);
+        $this->client->request('GET', "/jobs/$id/job.json");
+        $log = json_decode((string) $this->client->getResponse()->getContent(), true)['entries'];
+        self::assertCount(2, $log, 'sent twice, taken once');
+        $times = array_map(strtotime(...), [$log[1]['taken_at'], $log[1]['recorded_at']]);
+        self::assertEqualsWithDelta(600, $times[1] - $times[0], 2, 'made ten minutes before it was sent');
+    }
+
+    /**
+     * @param array<string, mixed> $form
+     * @param array<string, string> $server
+     */
+    private function send(string $job, array $form, array $server = []): void
+    {
+        $this->client->request('POST', "/jobs/$job/entries", $form + ['_token' => 'csrf-token'], server: $server);
+    }
+}
