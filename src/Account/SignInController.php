@@ -33,7 +33,7 @@ final class SignInController extends AbstractController
     }
 
     /** Single keys are in the way of some (dictation, tremor, a cat); a dark bay wants a dark page. */
-    #[Route('/me/{what}', name: 'my_setting', requirements: ['what' => 'shortcuts|theme|units'], methods: ['POST'])]
+    #[Route('/me/{what}', name: 'my_setting', requirements: ['what' => 'shortcuts|theme|units|language'], methods: ['POST'])]
     #[IsCsrfTokenValid('submit', '_token')]
     public function setting(
         string $what,
@@ -45,6 +45,7 @@ final class SignInController extends AbstractController
         match ($what) {
             'theme' => $user->switchTheme(),
             'units' => $user->switchUnits(),
+            'language' => $user->switchLanguage(),
             default => $user->switchShortcuts(),
         };
         $users->add($user);

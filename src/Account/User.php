@@ -14,6 +14,9 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Table(name: 'person')]
 class User implements UserInterface, PasswordAuthenticatedUserInterface
 {
+    /** What pages, texts, speech and reports are written in; the first is the shop's own. */
+    public const LANGUAGES = ['en', 'de'];
+
     #[ORM\Id]
     #[ORM\Column(type: 'uuid')]
     private Uuid $id;
@@ -38,6 +41,9 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
 
     #[ORM\Column(options: ['default' => false])]
     private bool $imperial = false;
+
+    #[ORM\Column(length: 5, options: ['default' => self::LANGUAGES[0]])]
+    private string $language = self::LANGUAGES[0];
 
     /** For handing a tablet over by name; empty where none was set. */
     #[ORM\Column(length: 255, options: ['default' => ''])]
@@ -191,5 +197,16 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
     #[\Deprecated]
     public function eraseCredentials(): void
     {
+    }
+
+    public function language(): string
+    {
+        return $this->language;
+    }
+
+    public function switchLanguage(): void
+    {
+        $at = (int) array_search($this->language, self::LANGUAGES, true);
+        $this->language = self::LANGUAGES[($at + 1) % \count(self::LANGUAGES)];
     }
 }

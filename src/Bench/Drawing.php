@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Bench;
 
 use App\Job\LoadedJob;
+use App\Text\Letters;
 use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Situation;
@@ -131,7 +132,7 @@ final readonly class Drawing
             'in' => $in,
             'front' => $corner->isFront(),
             'disc' => $board->layout->brake($corner)->disc,
-            'name' => ucfirst($this->say->place($corner->value)),
+            'name' => Letters::up($this->say->place($corner->value)),
             'word' => $word,
             'stuck' => \is_int($worst) && $worst > 1,
             'suspect' => $mass >= self::MARKED_FROM,

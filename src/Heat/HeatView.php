@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Heat;
 
 use App\Job\LoadedJob;
+use App\Text\Letters;
 use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Row;
@@ -176,14 +177,14 @@ final readonly class HeatView
         }
         if (true === $wheels[$worst]['hot']) {
             return $this->say->ui('heat.drags', [
-                'where' => ucfirst($this->say->place($worst)),
+                'where' => Letters::up($this->say->place($worst)),
                 'nm' => (string) (int) round($round->wheels[$worst]['drag_nm']),
                 'watts' => (string) (int) round($round->wheels[$worst]['watts']),
             ]);
         }
         foreach ($wheels as $id => $wheel) {
             if (true === $wheel['cold']) {
-                return $this->say->ui('heat.cold', ['where' => ucfirst($this->say->place($id))]);
+                return $this->say->ui('heat.cold', ['where' => Letters::up($this->say->place($id))]);
             }
         }
 

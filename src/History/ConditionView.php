@@ -6,6 +6,7 @@ namespace App\History;
 
 use App\Job\LoadedJob;
 use App\Shop\ShopSettings;
+use App\Text\Letters;
 use App\Text\Say;
 use App\Text\Units;
 use Rodrel\Core\Catalogue\Catalogue;
@@ -70,7 +71,7 @@ final readonly class ConditionView
     {
         if (null !== $line->figures) {
             return $this->say->ui('condition.part', [
-                'part' => ucfirst($this->say->text('part.'.$line->figures->part)),
+                'part' => Letters::up($this->say->text('part.'.$line->figures->part)),
                 'place' => $this->say->place($line->figures->corner->value),
             ]);
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\History;
 
 use App\Job\LoadedJob;
+use App\Text\Letters;
 use App\Text\Say;
 use App\Text\Units;
 use Rodrel\Core\Job\Measurement;
@@ -71,7 +72,7 @@ final readonly class MeasureView
 
         return [
             'id' => $corner->value,
-            'name' => ucfirst($this->say->place($corner->value)),
+            'name' => Letters::up($this->say->place($corner->value)),
             'disc' => $disc,
             'lining' => null === $lining ? null : $this->mm($lining->deciding()),
             'left' => $this->left($measured->lining($corner, $disc)),
@@ -201,7 +202,7 @@ final readonly class MeasureView
         }
 
         return [
-            'where' => ucfirst($this->say->place($latest->corner->value)),
+            'where' => Letters::up($this->say->place($latest->corner->value)),
             'at' => $latest->at,
             'radius' => self::RADIUS,
             'lines' => $lines,

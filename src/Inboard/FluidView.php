@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inboard;
 
 use App\Job\LoadedJob;
+use App\Text\Letters;
 use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Proposal;
@@ -42,7 +43,7 @@ final readonly class FluidView
             $perDay = $typed[$at->row('')] ?? null;
             $chambers[] = [
                 'id' => $chamber->id,
-                'name' => ucfirst($this->say->place($chamber->id)),
+                'name' => Letters::up($this->say->place($chamber->id)),
                 'wheels' => implode(', ', array_map(
                     fn ($wheel): string => $this->say->place($wheel->value),
                     $chamber->wheels,

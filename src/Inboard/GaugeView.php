@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inboard;
 
 use App\Job\LoadedJob;
+use App\Text\Letters;
 use App\Text\Say;
 use App\Text\Units;
 use Rodrel\Core\Quantity\Quantity;
@@ -47,7 +48,7 @@ final readonly class GaugeView
             wheels: array_map(
                 fn (Corner $corner): array => [
                     'check' => (string) CheckAt::of('gauge', Place::at($corner)),
-                    'name' => ucfirst($this->say->place($corner->value)),
+                    'name' => Letters::up($this->say->place($corner->value)),
                     'made' => isset($read[$corner->value]),
                 ],
                 Corner::cases(),
@@ -116,7 +117,7 @@ final readonly class GaugeView
     private function table(array $read, array $sound): array
     {
         $body = [];
-        $named = array_map(fn (string $corner): string => ucfirst($this->say->place($corner)), array_combine(
+        $named = array_map(fn (string $corner): string => Letters::up($this->say->place($corner)), array_combine(
             array_keys($read),
             array_keys($read),
         ));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Inboard;
 
 use App\Job\LoadedJob;
+use App\Text\Letters;
 use App\Text\Say;
 use App\Text\Units;
 use Rodrel\Core\Check\Sheet;
@@ -67,7 +68,7 @@ final readonly class RecordingView
             $percent = null === $swing ? '' : (int) round(100.0 * $swing).' %';
             $force = $this->units->say($run->meanN($corner), Quantity::Force, Unit::Newton);
             $cells = [$force, '' === $percent ? '–' : $percent];
-            $body[] = ['name' => ucfirst($this->say->place($corner)), 'cells' => $cells];
+            $body[] = ['name' => Letters::up($this->say->place($corner)), 'cells' => $cells];
             $fields["number[$corner]"] = $force;
             $fields["noted[swing-$corner]"] = $percent;
             if (null !== $swing && $swing >= RollerRun::FELT) {
@@ -110,7 +111,7 @@ final readonly class RecordingView
         foreach ($speeds->words() as $corner => $word) {
             $place = $this->say->place($corner);
             $body[] = [
-                'name' => ucfirst($place),
+                'name' => Letters::up($place),
                 'cells' => [$this->say->word($at, $corner, $word), number_format($speeds->turns($corner), 1)],
             ];
             $fields["word[$corner]"] = $word;
@@ -158,7 +159,7 @@ final readonly class RecordingView
                     $points[] = [$times[$n], $value];
                 }
             }
-            $plot->line($points, self::KINDS[$corner], ucfirst($this->say->place($corner)));
+            $plot->line($points, self::KINDS[$corner], Letters::up($this->say->place($corner)));
         }
 
         return $plot->apart();

@@ -88,7 +88,7 @@ final class ProofController extends RendersJob
                     ? implode(
                         ', ',
                         array_map(
-                            fn (string $step): string => mb_strtolower($this->say->text('step.'.$step)),
+                            fn (string $step): string => Letters::inner($this->say->text('step.'.$step)),
                             $criterion->missing,
                         ),
                     )

@@ -14,6 +14,9 @@ use Twig\TwigFunction;
 /** The filters and functions of our templates: one per format. */
 final class RodrelExtension extends AbstractExtension
 {
+    /** How a language writes money: its symbol before or behind. */
+    private const MONEY = ['en' => 'en_IE', 'de' => 'de_DE'];
+
     public function __construct(
         private readonly ShopSettings $shop,
         private readonly ClockInterface $clock,
@@ -35,10 +38,10 @@ final class RodrelExtension extends AbstractExtension
             ),
             new TwigFilter(
                 'day',
-                fn (\DateTimeInterface $at): string => \DateTimeImmutable::createFromInterface($at)
-                    ->setTimezone($this->shop->timeZone())
-                    ->format('j M Y, H:i'),
+                $this->day(...),
             ),
+            new TwigFilter('upper_first', Letters::up(...)),
+            new TwigFilter('inner', Letters::inner(...)),
             new TwigFilter('age', fn (\DateTimeInterface $at): string => $this->age($at)),
             new TwigFilter('beside', $this->units->beside(...)),
             new TwigFilter('say_check', $this->say->check(...)),
@@ -59,10 +62,23 @@ final class RodrelExtension extends AbstractExtension
 
     private function money(float $cents): string
     {
-        $formatter = new \NumberFormatter('en_IE', \NumberFormatter::CURRENCY);
+        $formatter = new \NumberFormatter(self::MONEY[\Locale::getPrimaryLanguage(\Locale::getDefault())] ?? 'en_IE', \NumberFormatter::CURRENCY);
         $formatter->setAttribute(\NumberFormatter::FRACTION_DIGITS, 0);
 
         return (string) $formatter->formatCurrency(round($cents / 100.0), $this->shop->currency());
+    }
+
+    /** "2 Mar 2026, 10:40", as the language of the page writes it. */
+    private function day(\DateTimeInterface $at): string
+    {
+        $zone = $this->shop->timeZone();
+        if ('en' === \Locale::getPrimaryLanguage(\Locale::getDefault())) {
+            return \DateTimeImmutable::createFromInterface($at)->setTimezone($zone)->format('j M Y, H:i');
+        }
+        $locale = \Locale::getDefault();
+        $written = new \IntlDateFormatter($locale, \IntlDateFormatter::MEDIUM, \IntlDateFormatter::SHORT, $zone);
+
+        return (string) $written->format($at);
     }
 
     private function age(\DateTimeInterface $at): string

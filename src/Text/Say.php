@@ -172,11 +172,11 @@ final readonly class Say
                 $said[]
                     = $this->row($check, $row)
                     .(null === $usual ? ': ' : ' ')
-                    .mb_strtolower($this->word($check, $row, $word));
+                    .Letters::inner($this->word($check, $row, $word));
             }
         }
 
-        return null !== $usual && [] === $said ? $this->allWheels($check, $usual) : ucfirst(implode(', ', $said));
+        return null !== $usual && [] === $said ? $this->allWheels($check, $usual) : Letters::up(implode(', ', $said));
     }
 
     /**
@@ -225,7 +225,7 @@ final readonly class Say
     {
         $row = $this->catalogue->checks->of($check)->firstRow()->id;
 
-        return $this->text('all-wheels', ['word' => mb_strtolower($this->word($check, $row, $word))]);
+        return $this->text('all-wheels', ['word' => Letters::inner($this->word($check, $row, $word))]);
     }
 
     private function at(string $what, Place $place): string

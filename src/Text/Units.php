@@ -64,7 +64,7 @@ final readonly class Units
         $value = $this->of($quantity, $metric)->fromCore($core);
         $digits = max(0, 2 - (int) floor(log10(max(abs($value), 1e-3))));
 
-        return (string) round($value, min(2, $digits));
+        return Letters::number((string) round($value, min(2, $digits)));
     }
 
     public function say(float $core, Quantity $quantity, ?Unit $metric = null): string
@@ -83,7 +83,7 @@ final readonly class Units
                     $value = $factor * (float) str_replace([' ', ','], ['', '.'], $typed) + $zero;
                     $digits = max(0, 1 - (int) floor(log10(max(abs($value), 1e-3))));
 
-                    return (string) round($value, $digits);
+                    return Letters::number((string) round($value, $digits));
                 };
                 $range = $figure($found[1]).('' === $found[2] ? '' : '–'.$figure(mb_substr($found[2], 1)));
 

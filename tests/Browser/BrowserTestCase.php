@@ -80,7 +80,10 @@ abstract class BrowserTestCase extends TestCase
         ?callable $before = null,
         int $most = 20,
     ): void {
-        for ($i = 0; $i < $most && !str_contains($chrome->text('.bench-next'), 'Stop testing'); ++$i) {
+        for ($i = 0; $i < $most && [] === $chrome->all('.bench-next a[href$="/finding"].wide'); ++$i) {
+            if ([] === $chrome->all('.bench-next .fork button, .bench-next a.go.wide')) {
+                return; // nothing more is worth looking at, and nothing was shown
+            }
             null === $before ? null : $before($chrome);
             if ([] !== $chrome->all('.bench-next .fork button')) {
                 $check = (string) $chrome->one('.bench-next input[name=check]')->getAttribute('value');

@@ -73,16 +73,21 @@ final class GlovesTest extends BrowserTestCase
     {
         $vehicle = new ModelAnswers('medium-car', 'hose.one-way@lf', 1);
         $chrome = $this->chrome(390, 844, true)->signIn('fenwarren');
+        $chrome->tap('#language');
+        self::assertSame('de', $chrome->one('html')->getAttribute('lang'));
         $chrome->taps = $chrome->pages = 0;
         $job = $this->openJob($chrome, 'Unit 71, gloves', 'split=diagonal', 'rear=drum', 'what=drags', 'where=lf');
         $this->takeSuggestions($chrome, $vehicle);
         $chrome->tap('.bench-next a.go.wide')->agree('form button.go.wide');
+        self::assertStringContainsString('Bremsschlauch ersetzen', $chrome->text('h1'), 'in the reader\'s language');
         [$before, $pages] = [$chrome->taps, $chrome->pages];
         $this->recordSheet($chrome);
         $chrome->tap('.steps > form button.go');
         $repair = [$chrome->taps - $before, $chrome->pages - $pages];
         self::assertLessThanOrEqual(10, $repair[1], 'page loads of a repair');
         self::assertLessThan(50, $chrome->taps, 'taps from the complaint to the finished repair');
+        $this->assertGermanAllOver($chrome, $job);
+        $chrome->tap('#language');
         file_put_contents(
             \dirname(__DIR__, 2).'/var/log/taps.txt',
             \sprintf("%d taps to the repaired %s, %d of them in %d pages of repair\n", $chrome->taps, $job, ...$repair),
@@ -109,5 +114,17 @@ final class GlovesTest extends BrowserTestCase
                 .'return !act.dispatchEvent(key);',
         );
         self::assertTrue($held, 'a key that is held down presses nothing again');
+    }
+
+    /** Words of the first language on a page of the second; figures and German numbers are looked at by eye. */
+    private function assertGermanAllOver(Chrome $chrome, string $job): void
+    {
+        foreach (['/bench', '/checks', '/first-look', '/finding', '/repair', '/bleed', '/proof', '/report'] as $room) {
+            $text = (string) $chrome->go($job.$room)->driver->executeScript('return document.body.textContent;');
+            self::assertDoesNotMatchRegularExpression('/\b(the|and|wheel|press|until|after|not)\b/i', $text, $room);
+        }
+        $said = $chrome->go($job.'/report')->text('.report');
+        self::assertStringContainsString('Der Bremsschlauch vorn links lässt den Druck nicht zurück', $said);
+        self::assertMatchesRegularExpression('/Unterschrieben \d{2}\.\d{2}\.\d{4}, \d{2}:\d{2}/', $said, 'its dates too');
     }
 }

@@ -23,6 +23,34 @@ final class TextsTest extends TestCase
         $loader->check($texts);
     }
 
+    public function testALanguageThatLacksATextIsNamed(): void
+    {
+        $root = \dirname(__DIR__, 2);
+        $copy = sys_get_temp_dir().'/rodrel-texts-'.bin2hex(random_bytes(6));
+        mkdir($copy);
+        foreach (glob($root.'/translations/*.yaml') ?: [] as $file) {
+            copy($file, $copy.'/'.basename($file));
+        }
+        $run = static function () use ($root, $copy): array {
+            exec(\PHP_BINARY.' '.escapeshellarg($root.'/bin/texts').' '.escapeshellarg($copy), $lines, $code);
+
+            return [$code, $lines];
+        };
+        self::assertSame([0, []], $run());
+        $german = $copy.'/messages+intl-icu.de.yaml';
+        $texts = (string) file_get_contents($german);
+        file_put_contents($german, str_replace(
+            ['    sign-out: Abmelden', 'Befund unterschreiben: {finding}', '{n, plural, =0 {Nichts offen}'],
+            ['    sign-off: Abmelden', 'Befund unterschreiben', '{n, plural, =0 {Nichts offen'],
+            $texts,
+        ));
+        [$code, $lines] = $run();
+        self::assertSame(1, $code);
+        self::assertCount(4, $lines, 'missing, unknown, a parameter not said, not to be read');
+        array_map(unlink(...), glob($copy.'/*') ?: []);
+        rmdir($copy);
+    }
+
     public function testTemplatesHoldNoWordsAndNoNetwork(): void
     {
         $found = [];

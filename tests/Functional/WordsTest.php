@@ -8,6 +8,7 @@ use App\Account\UserRepository;
 use App\Text\Say;
 use App\Text\Told;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Fault\Particles;
 use Rodrel\Core\Log\Kind;
@@ -20,8 +21,11 @@ final class WordsTest extends ShopTestCase
     /** What a key, a field's name or a parameter that nobody filled looks like. */
     private const RAW = '/\b[a-z]+(-[a-z]+)*\.[a-z]+[a-z.-]*\b|\b(number|word|noted|since)\[|[{}]|^\s*$/';
 
-    public function testEverySentenceOfEveryCheckAndRepairIsOne(): void
+    #[TestWith(['en'])]
+    #[TestWith(['de'])]
+    public function testEverySentenceOfEveryCheckAndRepairIsOne(string $language): void
     {
+        self::getContainer()->get('translation.locale_switcher')->setLocale($language);
         $catalogue = self::getContainer()->get(Catalogue::class);
         $say = self::getContainer()->get(Say::class);
         $said = [];
@@ -49,8 +53,11 @@ final class WordsTest extends ShopTestCase
         self::assertSame([], array_values(preg_grep(self::RAW, $said) ?: []));
     }
 
-    public function testEveryLineOfALogIsInWords(): void
+    #[TestWith(['en'])]
+    #[TestWith(['de'])]
+    public function testEveryLineOfALogIsInWords(string $language): void
     {
+        self::getContainer()->get('translation.locale_switcher')->setLocale($language);
         $told = self::getContainer()->get(Told::class);
         $say = self::getContainer()->get(Say::class);
         $kinds = [];

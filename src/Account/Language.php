@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Account;
+
+use Symfony\Bundle\SecurityBundle\Security;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpKernel\Event\RequestEvent;
+use Symfony\Component\Translation\LocaleSwitcher;
+
+/** The language of who is at the screen; before anybody is, the browser's. */
+final readonly class Language
+{
+    public function __construct(private Security $security, private LocaleSwitcher $locale)
+    {
+    }
+
+    /** After the firewall: it knows who it is. */
+    #[AsEventListener(priority: 4)]
+    public function onRequest(RequestEvent $event): void
+    {
+        if (!$event->isMainRequest()) {
+            return;
+        }
+        $user = $this->security->getUser();
+        $language = $user instanceof User
+            ? $user->language()
+            : (string) $event->getRequest()->getPreferredLanguage(User::LANGUAGES);
+        $event->getRequest()->setLocale($language);
+        $this->locale->setLocale($language);
+    }
+}
