@@ -16,6 +16,8 @@ use Symfony\Component\Security\Http\Authentication\AuthenticationUtils;
 /** The door. */
 final class SignInController extends AbstractController
 {
+    private const SETTINGS = 'shortcuts|theme|units|language';
+
     #[Route('/sign-in', name: 'sign_in', methods: ['GET', 'POST'])]
     public function __invoke(AuthenticationUtils $tried, DemoShop $shop): Response
     {
@@ -33,7 +35,7 @@ final class SignInController extends AbstractController
     }
 
     /** Single keys are in the way of some (dictation, tremor, a cat); a dark bay wants a dark page. */
-    #[Route('/me/{what}', name: 'my_setting', requirements: ['what' => 'shortcuts|theme|units|language'], methods: ['POST'])]
+    #[Route('/me/{what}', name: 'my_setting', requirements: ['what' => self::SETTINGS], methods: ['POST'])]
     #[IsCsrfTokenValid('submit', '_token')]
     public function setting(
         string $what,

@@ -71,9 +71,9 @@ final readonly class VehicleView
         return [
             'id' => (string) $job->id(),
             'at' => $job->openedAt(),
-            'complaint' => $line instanceof JobLine ? $line->complaint : '',
+            'complaint' => $line instanceof JobLine ? $line->complaintIn(\Locale::getDefault()) : '',
             'stage' => $line instanceof JobLine ? $line->stage->value : '',
-            'next' => $line instanceof JobLine ? $line->next : '',
+            'next' => $line instanceof JobLine ? $line->nextIn(\Locale::getDefault()) : '',
         ];
     }
 

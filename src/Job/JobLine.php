@@ -37,6 +37,10 @@ class JobLine
     #[ORM\Column(type: 'text')]
     public string $next = '';
 
+    /** @var array<string, array{complaint: string, next: string}> the two above by language */
+    #[ORM\Column(type: 'json', options: ['jsonb' => true, 'default' => '{}'])]
+    public array $said = [];
+
     /** open, unknown (not looked at yet) or closed (seen unsafe) */
     #[ORM\Column(length: 10)]
     public string $road = 'unknown';
@@ -66,10 +70,26 @@ class JobLine
     public function __construct(Job $job)
     {
         $this->jobId = $job->id();
+        $this->openedAt = $this->touchedAt = $job->openedAt();
+        $this->of($job);
+    }
+
+    /** Which vehicle it is: that can be mended. */
+    public function of(Job $job): void
+    {
         $this->unit = $job->unit();
         $this->preset = $job->preset();
         $this->parts = $job->parts();
-        $this->openedAt = $this->touchedAt = $job->openedAt();
+    }
+
+    public function complaintIn(string $language): string
+    {
+        return $this->said[$language]['complaint'] ?? $this->complaint;
+    }
+
+    public function nextIn(string $language): string
+    {
+        return $this->said[$language]['next'] ?? $this->next;
     }
 
     public function jobId(): Uuid

@@ -28,6 +28,7 @@ final class MendController extends RendersJob
         private readonly BrakesForm $brakes,
         private readonly VehicleRepository $vehicles,
         private readonly AppendEntry $append,
+        private readonly ProjectJobLine $project,
         private readonly EntityManagerInterface $entities,
         private readonly ClockInterface $clock,
     ) {
@@ -72,6 +73,7 @@ final class MendController extends RendersJob
             ($this->append)($job, $user, $id, new MendedPayload($now->unit, $kind->unit, $kind->preset, $brakes));
             $job->mend($this->vehicles->of($kind, $this->clock->now()));
             $this->entities->flush();
+            ($this->project)(($this->readJob)($job));
         });
     }
 

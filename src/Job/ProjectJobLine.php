@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Job;
 
+use App\Account\User;
 use App\Text\Say;
 use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\Catalogue\Catalogue;
@@ -13,6 +14,7 @@ use Rodrel\Core\Log\Payload\ItemPayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Vocabulary\GroupAt;
+use Symfony\Component\Translation\LocaleSwitcher;
 
 /** Writes the line of the list of jobs from where the job stands. */
 final readonly class ProjectJobLine
@@ -22,6 +24,7 @@ final readonly class ProjectJobLine
         private Say $say,
         private NextThing $nextThing,
         private Catalogue $catalogue,
+        private LocaleSwitcher $locale,
     ) {
     }
 
@@ -35,8 +38,19 @@ final readonly class ProjectJobLine
         $state = $loaded->state;
         $last = $loaded->last();
         $line->stage = $state->stage;
-        $line->complaint = $this->say->complaint($state->story->intake());
-        $line->next = ($this->nextThing)($loaded)->title;
+        $line->of($loaded->job);
+        $words = [];
+        foreach (User::LANGUAGES as $language) {
+            $words[] = $this->locale->runWithLocale($language, function () use ($line, $loaded, $language): string {
+                $line->said[$language] = [
+                    'complaint' => $this->say->complaint($loaded->state->story->intake()),
+                    'next' => ($this->nextThing)($loaded)->title,
+                ];
+
+                return implode(' ', [...$line->said[$language], $this->words($loaded)]);
+            });
+        }
+        [$line->complaint, $line->next] = array_values($line->said[User::LANGUAGES[0]]);
         $line->road
             = $state->road()->isOpen() || Stage::Done === $state->stage
                 ? 'open'
@@ -48,9 +62,7 @@ final readonly class ProjectJobLine
         $line->head = $loaded->head();
         $line->who = null === $last ? null : $last->authorId();
         $line->touchedAt = null === $last ? $loaded->job->openedAt() : $last->takenAt();
-        $line->search = mb_strtolower(
-            implode(' ', [$loaded->job->unit(), $line->complaint, $line->next, $this->words($loaded)]),
-        );
+        $line->search = mb_strtolower(implode(' ', [$loaded->job->unit(), ...$words]));
         $this->entities->flush();
     }
 

@@ -7,6 +7,7 @@ namespace App\Proof;
 use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
+use App\Text\Letters;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Proof\Criterion;
 use Rodrel\Core\Proof\CriterionRule;

@@ -62,7 +62,8 @@ final class RodrelExtension extends AbstractExtension
 
     private function money(float $cents): string
     {
-        $formatter = new \NumberFormatter(self::MONEY[\Locale::getPrimaryLanguage(\Locale::getDefault())] ?? 'en_IE', \NumberFormatter::CURRENCY);
+        $locale = self::MONEY[\Locale::getPrimaryLanguage(\Locale::getDefault())] ?? self::MONEY['en'];
+        $formatter = new \NumberFormatter($locale, \NumberFormatter::CURRENCY);
         $formatter->setAttribute(\NumberFormatter::FRACTION_DIGITS, 0);
 
         return (string) $formatter->formatCurrency(round($cents / 100.0), $this->shop->currency());

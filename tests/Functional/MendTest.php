@@ -19,6 +19,9 @@ final class MendTest extends ShopTestCase
         $this->client->request('GET', "/jobs/$id/report");
         self::assertStringContainsString('Mend 2', $this->text('h1'));
         self::assertStringContainsString('Unit 31, loader → Mend 2', $this->text('.report'), 'as it was');
+        $this->client->request('GET', '/');
+        self::assertStringContainsString('Mend 2', $this->text('.jobs'), 'the list follows');
+        self::assertStringNotContainsString('Unit 31, loader', $this->text('.jobs'));
 
         $this->send($id, ['kind' => 'reading', 'check' => 'pedal@vehicle', 'word' => ['feel' => 'firm']]);
         $this->client->request('POST', "/jobs/$id/mend", ['rear' => 'drum', 'split' => 'diagonal'] + self::CAR);
