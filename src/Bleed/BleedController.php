@@ -13,7 +13,9 @@ use Rodrel\Core\Bleeding\BleedOrder;
 use Rodrel\Core\Bleeding\BleedPlan;
 use Rodrel\Core\Bleeding\BleedSums;
 use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Job\Stage;
 use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Payload\BledPayload;
 use Rodrel\Core\Log\Payload\BleedPayload;
 use Rodrel\Core\Log\Payload\BleedSetupPayload;
 use Rodrel\Core\Vocabulary\Place;
@@ -58,6 +60,7 @@ final class BleedController extends RendersJob
         $sums = BleedSums::of($loaded->layout, $book, $plan->order, $method, $setup->purpose);
         $log = $this->log($loaded, $method);
         $order = $this->order($sums, $log, $plan->done($loaded->layout, $log));
+        $bled = $now->entriesOf(BledPayload::class);
         $open = array_values(array_filter($order, static fn (array $wheel): bool => true !== $wheel['done']));
 
         return $this->page('bleed/bleed.html.twig', $loaded, 'bleed', new BleedPage(
@@ -71,6 +74,7 @@ final class BleedController extends RendersJob
             total: (int) round($sums->totalMl),
             minutes: (int) ceil($sums->minutes),
             finished: $now->has(Kind::Bled),
+            reopen: Stage::Done === $loaded->state->stage ? null : ($bled[\count($bled) - 1] ?? null)?->id,
             asks: array_map(
                 fn (string $key): string => $this->say->ui('bleed.ask-'.$key),
                 BleedPlan::asks($loaded->layout, $repaired->id),

@@ -25,6 +25,7 @@ final readonly class BleedPage
         public int $total,
         public int $minutes,
         public bool $finished,
+        public ?string $reopen,
         public array $asks,
     ) {
     }

@@ -77,7 +77,7 @@ final readonly class FormReader
             ),
             Kind::Bled => new BledPayload(),
             Kind::Handover => new HandoverPayload(),
-            Kind::Undo => new UndoPayload($text('cancels')),
+            Kind::Undo => new UndoPayload($text('cancels'), $this->fields->optional($form, 'reason')),
             Kind::Prepared => new PreparedPayload($text('item')),
             Kind::Step => $this->step($form),
             Kind::Confirm => new ConfirmPayload($text('step')),

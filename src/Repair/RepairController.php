@@ -12,6 +12,7 @@ use App\Photo\Photos;
 use App\Shop\ShopSettings;
 use App\Text\Units;
 use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Job\Stage;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\FindingPayload;
 use Rodrel\Core\Log\Payload\PreparedPayload;
@@ -56,7 +57,8 @@ final class RepairController extends RendersJob
         }
         $procedure = $this->catalogue->repairs->procedureOf($group);
         $finding = $loaded->state->story->finding();
-        $sheet = $finding->id ?? ($loaded->state->story->last(RepairedPayload::class)->payload->sheet ?? '');
+        $repaired = $loaded->state->story->last(RepairedPayload::class);
+        $sheet = $finding->id ?? ($repaired->payload->sheet ?? '');
         $prepared = $this->prepared($loaded, $procedure);
         $way = $this->way($procedure, $request->query->getString('way'));
         $own = array_filter($procedure->steps, static fn (Step $one): bool => null === $one->way || $one->way === $way);
@@ -82,6 +84,7 @@ final class RepairController extends RendersJob
             way: $way,
             ways: $procedure->ways(),
             finished: null === $finding,
+            reopen: null === $finding && Stage::Done !== $loaded->state->stage ? $repaired?->id : null,
             complete: [] === array_filter($steps, $lacks),
             inspect: array_map(fn (string $id): string => $this->say->text('inspect.'.$id), $procedure->inspect),
             opens: $this->catalogue->repairs->opensSystem($group),

@@ -11,6 +11,7 @@ final readonly class RepairPage
      * @param list<array{id: string, label: string, count: int, done: bool}> $prepare
      * @param list<array<string, mixed>> $steps
      * @param array<string, list<array<string, mixed>>> $photos
+     * @param string|null $reopen the entry that finished it, while it can be opened again
      * @param list<string> $ways
      * @param list<string> $inspect
      */
@@ -28,6 +29,7 @@ final readonly class RepairPage
         public string $way,
         public array $ways,
         public bool $finished,
+        public ?string $reopen,
         public bool $complete,
         public array $inspect,
         public bool $opens,

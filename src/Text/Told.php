@@ -22,6 +22,7 @@ use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Log\Payload\TogetherPayload;
+use Rodrel\Core\Log\Payload\UndoPayload;
 use Rodrel\Core\Log\Payload\WaivePayload;
 
 /** What an entry of the log says, in a line of words. */
@@ -51,6 +52,7 @@ final readonly class Told
             $payload instanceof WaivePayload, $payload instanceof OverridePayload => $payload->reason,
             $payload instanceof ItemPayload => $this->say->item($payload),
             $payload instanceof QuotePayload => $this->say->group($payload->group).': '.$payload->from,
+            $payload instanceof UndoPayload => $payload->reason,
             $payload instanceof PhotoPayload => $this->say->about($payload->about),
             $payload instanceof ClosedPayload => $this->say->ui('close.'.$payload->why).': '.$payload->reason,
             $payload instanceof MendedPayload => $payload->was.' → '.$payload->unit,

@@ -116,6 +116,37 @@ final class GlovesTest extends BrowserTestCase
         self::assertTrue($held, 'a key that is held down presses nothing again');
     }
 
+    public function testPaperHoldsNoControls(): void
+    {
+        $chrome = $this->chrome()->signIn('aldershaw');
+        $chrome->go('/');
+        $job = (string) parse_url((string) $chrome->one('.job-line')->getAttribute('href'), \PHP_URL_PATH);
+        $paper = static fn (string $media): mixed => $chrome->driver->executeCustomCommand(
+            '/session/:sessionId/goog/cdp/execute',
+            'POST',
+            ['cmd' => 'Emulation.setEmulatedMedia', 'params' => ['media' => $media]],
+        );
+        $rooms = ['bench', 'checks', 'checks/spin@vehicle', 'finding', 'repair', 'bleed', 'proof', 'report', 'items',
+            'intake', 'measure', 'heat', 'condition', 'fluid', 'vehicle'];
+        $left = [];
+        try {
+            $pages = array_map(static fn (string $room): string => "$job/$room", $rooms);
+            foreach (['/', '/shop', '/due', ...$pages] as $page) {
+                $chrome->go($page);
+                $paper('print');
+                $shown = $chrome->driver->executeScript(
+                    "return [...document.querySelectorAll('button, input, select, textarea, .go')].filter((one) => "
+                        .'one.getClientRects().length > 0).map((one) => one.outerHTML.slice(0, 90)).slice(0, 2);',
+                );
+                $left = [...$left, ...array_map(static fn (string $one): string => "$page $one", (array) $shown)];
+                $paper('');
+            }
+        } finally {
+            $paper('');
+        }
+        self::assertSame([], $left);
+    }
+
     /** Words of the first language on a page of the second; figures and German numbers are looked at by eye. */
     private function assertGermanAllOver(Chrome $chrome, string $job): void
     {

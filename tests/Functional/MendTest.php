@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Tests\Functional;
 
+use Rodrel\Core\Job\Stage;
+
 /** What was put down wrongly can be mended: which vehicle, which brakes, whose job it is, what was recorded twice. */
 final class MendTest extends ShopTestCase
 {
@@ -80,6 +82,22 @@ final class MendTest extends ShopTestCase
         self::assertCount(2, $log, 'sent twice, taken once');
         $times = array_map(strtotime(...), [$log[1]['taken_at'], $log[1]['recorded_at']]);
         self::assertEqualsWithDelta(600, $times[1] - $times[0], 2, 'made ten minutes before it was sent');
+    }
+
+    public function testAFinishedSheetIsOpenedAgainWithItsReason(): void
+    {
+        $this->signIn('fenwarren');
+        $id = $this->job('Unit 15', Stage::Bleed)->id()->toRfc4122();
+        $crawler = $this->client->request('GET', "/jobs/$id/repair");
+        $finished = (string) $crawler->filter('.reopen [name=cancels]')->attr('value');
+        $this->send($id, ['kind' => 'undo', 'cancels' => $finished, 'reason' => 'banjo washer was forgotten']);
+        $this->client->request('GET', "/jobs/$id");
+        self::assertResponseRedirects("/jobs/$id/repair");
+        $this->client->request('GET', "/jobs/$id/repair");
+        self::assertSelectorExists('.steps');
+        self::assertSelectorNotExists('.reopen');
+        $this->client->request('GET', "/jobs/$id/report");
+        self::assertStringContainsString('banjo washer was forgotten', $this->text('.report'));
     }
 
     /**

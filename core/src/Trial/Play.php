@@ -72,7 +72,10 @@ final class Play
         public readonly TrueVehicle $vehicle,
         private readonly ?PairShelf $shelf = null,
     ) {
-        $said = static fn (string $check): string => $vehicle->said(CheckAt::of($check, Place::vehicle()));
+        // what such a vehicle's driver is not asked he does not say
+        $said = static fn (string $check): string => [] === $catalogue->checks->of($check)->everywhere($layout)
+            ? ''
+            : $vehicle->said(CheckAt::of($check, Place::vehicle()));
         $visit = $vehicle->visit;
         $this->write(new IntakePayload([$said('complaint')], $said('pattern'), $visit->arrival, $visit->parts, ''));
     }
@@ -207,8 +210,26 @@ final class Play
         return Belief::of($belief->field, $belief->opening, [...$belief->readings, $reading]);
     }
 
+    /** Stored pressure is let go before a line is opened, as the gate before it says. */
+    private function discharge(Check $check): void
+    {
+        $checks = $this->catalogue->checks;
+        $open = null !== $check->demand->wake->opens && $this->layout->reach()->stores();
+        if (!$open || $this->state()->situation->discharged($checks)) {
+            return;
+        }
+        foreach ($checks as $one) {
+            if ($one->role->discharges) {
+                array_map($this->make(...), $one->everywhere($this->layout));
+
+                return;
+            }
+        }
+    }
+
     private function prepare(Check $check): void
     {
+        $this->discharge($check);
         $situation = $this->state()->situation;
         $way = new Way($situation->car, $this->vehicle->visit->settings->times, $this->catalogue->stations);
         $this->minutes += $way->minutes($check);

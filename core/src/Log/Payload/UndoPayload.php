@@ -13,7 +13,8 @@ use Rodrel\Core\Shape;
 /** Takes an earlier entry back; another undo too. */
 final readonly class UndoPayload implements Payload
 {
-    public function __construct(public string $cancels)
+    /** @param string $reason of reopening what was finished; '' where none was asked for */
+    public function __construct(public string $cancels, public string $reason = '')
     {
     }
 
@@ -24,17 +25,17 @@ final readonly class UndoPayload implements Payload
 
     public static function read(Shape $shape): self
     {
-        return new self($shape->text('cancels'));
+        return new self($shape->text('cancels'), $shape->text('reason', ''));
     }
 
     public function write(): array
     {
-        return ['cancels' => $this->cancels];
+        return ['cancels' => $this->cancels] + ('' === $this->reason ? [] : ['reason' => $this->reason]);
     }
 
     public static function schema(): array
     {
-        return Schema::object(['cancels' => Schema::TEXT]);
+        return Schema::object(['cancels' => Schema::TEXT, 'reason' => Schema::TEXT], ['cancels']);
     }
 
     public function rule(Door $door, Entry $entry): void
