@@ -75,8 +75,10 @@ export const outbox = () => ({
             this.lines = said.outbox.map((one) => ({
                 ...one,
                 time: clock(one.made),
-                mine: !one.by || !this.user || one.by === this.user,
+                mine: !one.by || one.by === this.user,
+                others: Boolean(this.user && one.by && one.by !== this.user),
                 trouble: one.state !== 'waits',
+                look: one.state !== 'waits' && (!one.by || one.by === this.user),
                 sentences: one.said.join(' '),
             }));
             forget(said.outbox.map((one) => one.draft));

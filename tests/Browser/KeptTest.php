@@ -124,6 +124,8 @@ final class KeptTest extends BrowserTestCase
         $this->until($chrome, "return document.querySelector('.outbox summary').innerText.includes('2 to send');");
         $chrome->touch('.outbox summary');
         self::assertStringContainsString('Waits until who wrote it signs in', $chrome->text('.outbox'));
+        $acts = array_filter($chrome->all('.outbox button'), static fn ($one): bool => $one->isDisplayed());
+        self::assertSame([], $acts, 'nor is it his to throw away');
         self::assertCount(0, $chrome->all('.trail-list form'));
         $chrome->driver->manage()->deleteAllCookies();
         $chrome->signIn('fenwarren')->go($bench);

@@ -99,6 +99,7 @@ final class Play
     public function make(CheckAt $at): void
     {
         $check = $this->catalogue->checks->of($at);
+        $this->openGates($check, $at);
         $this->prepare($check);
         ++$this->acts;
         $this->path[] = (string) $at;
@@ -210,26 +211,21 @@ final class Play
         return Belief::of($belief->field, $belief->opening, [...$belief->readings, $reading]);
     }
 
-    /** Stored pressure is let go before a line is opened, as the gate before it says. */
-    private function discharge(Check $check): void
+    /** What stands before a check and is opened by a reading is read first, as its gate says: stored pressure let go. */
+    private function openGates(Check $check, CheckAt $at): void
     {
-        $checks = $this->catalogue->checks;
-        $open = null !== $check->demand->wake->opens && $this->layout->reach()->stores();
-        if (!$open || $this->state()->situation->discharged($checks)) {
-            return;
-        }
-        foreach ($checks as $one) {
-            if ($one->role->discharges) {
-                array_map($this->make(...), $one->everywhere($this->layout));
-
-                return;
+        $situation = $this->state()->situation;
+        $gates = $this->catalogue->gates->closedFor($check, $at->place, $situation, $this->catalogue->checks);
+        foreach ($gates as $gate) {
+            $first = $gate->answers[0] ?? null;
+            if (!$gate->waits && null !== $first && $first->id !== $at->id && ($this->made[(string) $first] ?? 0) < 2) {
+                $this->make($first);
             }
         }
     }
 
     private function prepare(Check $check): void
     {
-        $this->discharge($check);
         $situation = $this->state()->situation;
         $way = new Way($situation->car, $this->vehicle->visit->settings->times, $this->catalogue->stations);
         $this->minutes += $way->minutes($check);
