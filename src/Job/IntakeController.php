@@ -48,7 +48,8 @@ final class IntakeController extends RendersJob
         $kind = $vehicle->kind();
         $brakes = $this->brakes->of($kind);
         $parts = $this->before->rows($vehicle, $this->intake->choices()['places']);
-        $brakes += [] === $parts ? [] : ['parts' => $parts];
+        $linings = $this->before->linings($vehicle);
+        $brakes += ([] === $parts ? [] : ['parts' => $parts]) + ([] === $linings ? [] : ['linings' => $linings]);
 
         return ['unit' => $kind->unit] + $brakes;
     }
@@ -95,7 +96,7 @@ final class IntakeController extends RendersJob
         return $this->render(
             'job/new.html.twig',
             get_object_vars(new NewJobPage(
-                form: Again::of($typed, ['parts']),
+                form: Again::of($typed, ['parts', 'linings']),
                 error: $error,
                 choices: $this->intake->choices(),
                 known: [] === $typed ? $this->vehicles->latest() : [],

@@ -10,6 +10,7 @@ use Rodrel\Core\Check\Complaint\Complaint;
 use Rodrel\Core\Log\Payload\Arrival;
 use Rodrel\Core\Log\Payload\FittedPart;
 use Rodrel\Core\Log\Payload\IntakePayload;
+use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Part;
 use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\HttpFoundation\InputBag;
@@ -19,6 +20,7 @@ final readonly class IntakeForm
 {
     private const PLACES = ['lf', 'rf', 'lr', 'rr', Place::VEHICLE];
     private const MOST_WEEKS = 520;
+    private const MOST_LINING_MM = 40.0;
     /** Behind the names of the fields of a second and a third complaint. */
     public const MORE = ['_else', '_third'];
 
@@ -46,7 +48,28 @@ final readonly class IntakeForm
             $this->fields->optional($form, 'note'),
             $this->fields->cents($form, 'spent'),
             '' === implode('', $else) ? [] : $else,
+            $this->linings($form),
         );
+    }
+
+    /**
+     * What was measured on earlier visits, as the shop put it into the form.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, float>
+     */
+    private function linings(InputBag $form): array
+    {
+        $linings = [];
+        foreach (Corner::cases() as $corner) {
+            $mm = $form->all('linings')[$corner->value] ?? null;
+            if (is_numeric($mm) && (float) $mm >= 0.0 && (float) $mm <= self::MOST_LINING_MM) {
+                $linings[$corner->value] = (float) $mm;
+            }
+        }
+
+        return $linings;
     }
 
     /**

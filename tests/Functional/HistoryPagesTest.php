@@ -39,6 +39,17 @@ final class HistoryPagesTest extends ShopTestCase
         self::assertStringContainsString("9.4 mm · 40\u{00A0}000\u{00A0}km", $this->text('.stamps'));
         self::assertCount(2, $this->client->getCrawler()->filter('.stamp')->eq(0)->filter('circle'));
         self::assertCount(2, $this->client->getCrawler()->filter('.vehicle-page a[href^="/jobs/0"]'), 'both jobs');
+
+        // the next job begins with it: 6.4 − 2.0 and 9.2 − 2.0 mm to go, measured just now
+        $vehicle = basename((string) parse_url($this->client->getRequest()->getUri(), \PHP_URL_PATH));
+        $crawler = $this->client->request('GET', '/jobs/new?vehicle='.$vehicle);
+        self::assertSame('4.4', $crawler->filter('[name="linings[lf]"]')->attr('value'));
+        self::assertSame('7.2', $crawler->filter('[name="linings[rf]"]')->attr('value'));
+        self::assertStringContainsString('left front 4.4 mm', $this->text('form.intake'));
+        $third = $this->freshJob(['linings' => ['lf' => '4.4', 'rf' => '7.2', 'lr' => 'soup']]);
+        $this->client->request('GET', "/jobs/$third/job.json");
+        $intake = json_decode((string) $this->client->getResponse()->getContent(), true)['entries'][0]['payload'];
+        self::assertSame(['lf' => 4.4, 'rf' => 7.2], $intake['linings']);
     }
 
     public function testARotorRoundTheClock(): void

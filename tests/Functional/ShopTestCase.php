@@ -53,8 +53,12 @@ abstract class ShopTestCase extends WebTestCase
         return $job;
     }
 
-    /** A job just opened: left front drags. */
-    protected function freshJob(): string
+    /**
+     * A job just opened: left front drags.
+     *
+     * @param array<string, mixed> $more of the form
+     */
+    protected function freshJob(array $more = []): string
     {
         $id = Uuid::v7()->toRfc4122();
         $this->client->request('POST', '/jobs/new', [
@@ -70,6 +74,7 @@ abstract class ShopTestCase extends WebTestCase
             'where' => 'lf',
             'pattern' => '',
             'note' => '',
+            ...$more,
         ]);
         self::assertResponseRedirects('/jobs/'.$id.'/bench');
 

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Fault\Particle;
+use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Part;
 use Rodrel\Core\Vocabulary\PartAt;
+use Rodrel\Core\Vocabulary\Place;
 use Rodrel\Core\Vocabulary\SuspectAt;
 
 /** What a job's history makes likelier or less likely: parts fitted lately, joints opened, weeks of standing. */
@@ -19,6 +21,9 @@ final readonly class Context
     private const WORN_IN_WEEKS = 100.0;
     /** What was wrongly fitted shows within weeks (estimate; 10 to 40). */
     private const PROVED_IN_WEEKS = 20.0;
+    /** What a measured lining speaks of. */
+    private const PADS_WORN = 'pads.worn';
+    private const SHOES_WORN = 'shoes.worn';
 
     /**
      * @param array<string, float> $parts factor by part, or by part at a place
@@ -42,6 +47,19 @@ final readonly class Context
     public function withSuspect(SuspectAt $suspect, float $factor): self
     {
         return new self($this->parts, [...$this->suspects, (string) $suspect => $factor], $this->fitted);
+    }
+
+    /**
+     * So many millimetres were still to go at a wheel, the last time it was measured: four times as likely worn at half
+     * a millimetre, a quarter as likely at five, and evenly between (estimate; 2 to 8 times). Of an axle the worst counts.
+     */
+    public function withLining(Corner $corner, float $leftMm): self
+    {
+        $factor = 4.0 ** (1.0 - (min(5.0, max(0.5, $leftMm)) - 0.5) / 2.25);
+        $pads = SuspectAt::of(self::PADS_WORN, Place::axleOf($corner));
+        $worst = max($factor, $this->suspects[(string) $pads] ?? 0.0);
+
+        return $this->withSuspect($pads, $worst)->withSuspect(SuspectAt::of(self::SHOES_WORN, $corner), $factor);
     }
 
     /**

@@ -123,6 +123,9 @@ final readonly class Diagnosis
         foreach ($state->story->intake()->parts ?? [] as $fitted) {
             $context = $context->withFitted($fitted->part, (float) $fitted->weeks);
         }
+        foreach ($state->story->intake()->linings ?? [] as $corner => $leftMm) {
+            $context = $context->withLining(Corner::from($corner), $leftMm);
+        }
 
         return $context;
     }

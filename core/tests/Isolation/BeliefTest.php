@@ -22,6 +22,7 @@ use Rodrel\Core\Isolation\Weights;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\PartAt;
 
@@ -308,5 +309,30 @@ final class BeliefTest extends TestCase
         Belief::of($field = ToyField::make(), Opening::first($field, Context::none(), 0.1), [
             ToyField::reading('push', 'perhaps'),
         ]);
+    }
+
+    /**
+     * By hand: half a millimetre to go 4, 2.75 mm 4^(1 − 2.25/2.25) = 1, five and more 1/4; of an axle the worst wheel,
+     * and a shoe's own.
+     */
+    public function testAMeasuredLiningSpeaksBeforeAnyReading(): void
+    {
+        $particles = World::field('medium-car')->particles;
+        $factor = static function (Context $context, string $suspect) use ($particles): float {
+            foreach ($particles as $particle) {
+                if ($particle->suspect->is($suspect)) {
+                    return $context->factor($particle);
+                }
+            }
+            self::fail("no $suspect");
+        };
+        foreach ([[0.2, 4.0], [0.5, 4.0], [2.75, 1.0], [5.0, 0.25], [9.0, 0.25]] as [$left, $times]) {
+            $context = Context::none()->withLining(Corner::LeftFront, 9.0)->withLining(Corner::RightFront, $left);
+            self::assertEqualsWithDelta($times, $factor($context, 'pads.worn@front'), 1e-9, "$left mm");
+        }
+        $rear = Context::none()->withLining(Corner::LeftRear, 0.5);
+        self::assertEqualsWithDelta(4.0, $factor($rear, 'shoes.worn@lr'), 1e-9);
+        self::assertEqualsWithDelta(1.0, $factor($rear, 'shoes.worn@rr'), 1e-9, 'not the other side\'s');
+        self::assertEqualsWithDelta(1.0, $factor($rear, 'pads.stuck@lf'), 1e-9, 'nor anything else');
     }
 }

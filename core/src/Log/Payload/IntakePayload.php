@@ -9,6 +9,7 @@ use Rodrel\Core\Log\Door;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Shape;
+use Rodrel\Core\Vocabulary\Corner;
 
 /** What the driver said, in which state the vehicle came, and what was fitted lately. */
 final readonly class IntakePayload implements Payload
@@ -18,6 +19,7 @@ final readonly class IntakePayload implements Payload
      * @param string $pattern word of the check that asks when; '' where nobody said
      * @param list<FittedPart> $parts
      * @param int $spentCents paid already for parts and work that did not cure it, in minor units
+     * @param array<string, float> $linings mm still to go at each wheel by corner, as measured on earlier visits
      * @param list<string> $patternsElse when the second and the third complaint happen, in their order, '' likewise
      */
     public function __construct(
@@ -28,6 +30,7 @@ final readonly class IntakePayload implements Payload
         public string $note,
         public int $spentCents = 0,
         public array $patternsElse = [],
+        public array $linings = [],
     ) {
     }
 
@@ -51,6 +54,7 @@ final readonly class IntakePayload implements Payload
             $shape->text('note', ''),
             (int) $shape->notNegative('spent_cents', 0.0),
             $shape->texts('patterns_else'),
+            $shape->numberMap('linings'),
         );
     }
 
@@ -64,6 +68,7 @@ final readonly class IntakePayload implements Payload
             'note' => $this->note,
             'spent_cents' => $this->spentCents,
             ...[] === $this->patternsElse ? [] : ['patterns_else' => $this->patternsElse],
+            ...[] === $this->linings ? [] : ['linings' => $this->linings],
         ];
     }
 
@@ -82,7 +87,11 @@ final readonly class IntakePayload implements Payload
         ];
 
         return Schema::object(
-            $fields + ['spent_cents' => Schema::COUNT, 'patterns_else' => Schema::list(Schema::TEXT)],
+            $fields + [
+                'spent_cents' => Schema::COUNT,
+                'patterns_else' => Schema::list(Schema::TEXT),
+                'linings' => Schema::object(array_fill_keys(['lf', 'rf', 'lr', 'rr'], Schema::NUMBER), []),
+            ],
             array_keys($fields),
         );
     }
@@ -93,6 +102,11 @@ final readonly class IntakePayload implements Payload
         foreach ($this->complaints as $complaint) {
             if (!isset($catalogue->complaints->all[$complaint])) {
                 throw InvalidData::at('/intake/complaints', \sprintf('there is no complaint "%s"', $complaint));
+            }
+        }
+        foreach (array_keys($this->linings) as $corner) {
+            if (null === Corner::tryFrom($corner)) {
+                throw InvalidData::at('/intake/linings', \sprintf('"%s" is no wheel', $corner));
             }
         }
         foreach ($this->parts as $n => $fitted) {
