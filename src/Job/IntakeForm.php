@@ -43,12 +43,16 @@ final readonly class IntakeForm
         return new IntakePayload(
             array_map(strval(...), array_keys($patterns)),
             array_values($patterns)[0],
-            new Arrival($form->getBoolean('hot'), $form->getBoolean('driven_in'), $form->getBoolean('stood')),
+            new Arrival(
+                $form->getBoolean('hot'),
+                $form->getBoolean('driven_in'),
+                $form->getBoolean('stood'),
+                $this->linings($form),
+            ),
             $this->parts($form),
             $this->fields->optional($form, 'note'),
             $this->fields->cents($form, 'spent'),
             '' === implode('', $else) ? [] : $else,
-            $this->linings($form),
         );
     }
 

@@ -88,7 +88,7 @@ final class MendController extends RendersJob
      */
     private function sheet(Job $job, array $form, array $wrong): Response
     {
-        $page = new MendPage(Again::of($form), $wrong, ClosedPayload::WHYS);
+        $page = new MendPage(form: Again::of($form), wrong: $wrong, whys: ClosedPayload::WHYS);
         $response = $this->page('job/mend.html.twig', ($this->readJob)($job), 'intake', $page);
 
         return [] === $wrong ? $response : $response->setStatusCode(Response::HTTP_UNPROCESSABLE_ENTITY);

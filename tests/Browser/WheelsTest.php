@@ -45,6 +45,57 @@ final class WheelsTest extends BrowserTestCase
         $this->assertQuietConsole($chrome);
     }
 
+    /** No sensor is bought for a wire: the code names a corner, the plug and its wire are looked at. */
+    public function testOneAmberLampToAChafedWire(): void
+    {
+        $chrome = $this->chrome()->signIn('fenwarren');
+        $vehicle = new ModelAnswers('medium-car', 'sensor.wire@lf', 0);
+        $this->openJob($chrome, 'Unit 62, ranger car', 'split=diagonal', 'rear=drum', 'what=lamp-amber');
+        $asked = [];
+        $this->takeSuggestions($chrome, $vehicle, static function (Chrome $chrome) use (&$asked): void {
+            $asked[] = $chrome->text('.bench-next h1');
+        });
+        self::assertStringContainsString('Sensor wire, left front', $chrome->text('.bench-next h1'));
+        self::assertContains('Read the codes', $asked);
+        $this->assertQuietConsole($chrome);
+    }
+
+    public function testAWeakParkingBrakeToItsCable(): void
+    {
+        $chrome = $this->chrome()->signIn('fenwarren');
+        $vehicle = new ModelAnswers('medium-car', 'parking-cable.slack@rear', 0);
+        $this->openJob($chrome, 'Unit 63, kiosk van', 'split=diagonal', 'rear=drum', 'what=parking-weak');
+        $this->takeSuggestions($chrome, $vehicle);
+        self::assertStringContainsString('Parking-brake cable', $chrome->text('.bench-next h1'));
+        $this->assertQuietConsole($chrome);
+    }
+
+    /** 9.4 mm at 40 000 km, 7.9 at 47 500, 6.4 at 55 000: 0.2 mm a thousand; 4.4 mm above the least last 22 000 km. */
+    public function testThreeVisitsAndTheKilometresLeft(): void
+    {
+        $chrome = $this->chrome()->signIn('fenwarren');
+        $job = '';
+        foreach ([[9.4, '40000'], [7.9, '47500'], [6.4, '55000']] as [$mm, $km]) {
+            $job = $this->openJob($chrome, 'Unit 64, mail car', 'split=diagonal', 'rear=drum', 'what=none');
+            $chrome->go("$job/checks/wear@lf");
+            while ([] !== $chrome->all('.gate button')) {
+                $chrome->tap('.gate button');
+            }
+            foreach (['inner_a' => 0.0, 'inner_b' => 0.0, 'outer_a' => 1.0, 'outer_b' => 1.0] as $end => $more) {
+                $chrome->one("input[name=$end]")->sendKeys((string) ($mm + $more));
+            }
+            $chrome->one('input[name=km]')->sendKeys($km);
+            $chrome->tap('.measured button.go');
+        }
+        $chrome->go("$job/measure");
+        $said = $chrome->text('.measure-corner.at-lf');
+        self::assertMatchesRegularExpression('/4\.4 mm to go, about 22.000 km/u', $said);
+        $chrome->go("$job/bench")->tap('.head-title a');
+        self::assertCount(3, $chrome->all('.stamp:first-of-type circle'), 'three visits in one plot');
+        $chrome->tap('a[href*="/jobs/new?vehicle="]');
+        self::assertStringContainsString('left front 4.4 mm', $chrome->text('form.intake'), 'the next begins so');
+    }
+
     /** A gauge's reading is offered to the sheet that takes its kind, taken by one tap, and recorded as typed. */
     public function testAnInstrumentSpeaksToTheSheet(): void
     {

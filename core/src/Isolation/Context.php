@@ -51,7 +51,7 @@ final readonly class Context
 
     /**
      * So many millimetres were still to go at a wheel, the last time it was measured: four times as likely worn at half
-     * a millimetre, a quarter as likely at five, and evenly between (estimate; 2 to 8 times). Of an axle the worst counts.
+     * a millimetre, a quarter as likely at five, evenly between (estimate; 2 to 8 times). Of an axle the worst counts.
      */
     public function withLining(Corner $corner, float $leftMm): self
     {

@@ -123,7 +123,7 @@ final readonly class Diagnosis
         foreach ($state->story->intake()->parts ?? [] as $fitted) {
             $context = $context->withFitted($fitted->part, (float) $fitted->weeks);
         }
-        foreach ($state->story->intake()->linings ?? [] as $corner => $leftMm) {
+        foreach ($arrival->linings ?? [] as $corner => $leftMm) {
             $context = $context->withLining(Corner::from($corner), $leftMm);
         }
 

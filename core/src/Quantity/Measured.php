@@ -41,7 +41,7 @@ final readonly class Measured
 
             return self::checked($quantity, trim($typed), $unit, $value);
         }
-        if (1 !== preg_match(self::TYPED, $typed, $found)) {
+        if (1 !== preg_match(self::TYPED, $typed, $found) || str_starts_with($found[2], '/')) {
             throw InvalidMeasure::notANumber($typed, $quantity);
         }
         $value = (float) str_replace(',', '.', (string) preg_replace('/[\s\x{00A0}]/u', '', $found[1]));

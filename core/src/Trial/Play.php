@@ -211,7 +211,7 @@ final class Play
         return Belief::of($belief->field, $belief->opening, [...$belief->readings, $reading]);
     }
 
-    /** What stands before a check and is opened by a reading is read first, as its gate says: stored pressure let go. */
+    /** What stands before a check and is opened by a reading is read first: stored pressure let go, for one. */
     private function openGates(Check $check, CheckAt $at): void
     {
         $situation = $this->state()->situation;

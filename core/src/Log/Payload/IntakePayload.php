@@ -9,7 +9,6 @@ use Rodrel\Core\Log\Door;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Shape;
-use Rodrel\Core\Vocabulary\Corner;
 
 /** What the driver said, in which state the vehicle came, and what was fitted lately. */
 final readonly class IntakePayload implements Payload
@@ -19,7 +18,6 @@ final readonly class IntakePayload implements Payload
      * @param string $pattern word of the check that asks when; '' where nobody said
      * @param list<FittedPart> $parts
      * @param int $spentCents paid already for parts and work that did not cure it, in minor units
-     * @param array<string, float> $linings mm still to go at each wheel by corner, as measured on earlier visits
      * @param list<string> $patternsElse when the second and the third complaint happen, in their order, '' likewise
      */
     public function __construct(
@@ -30,7 +28,6 @@ final readonly class IntakePayload implements Payload
         public string $note,
         public int $spentCents = 0,
         public array $patternsElse = [],
-        public array $linings = [],
     ) {
     }
 
@@ -54,7 +51,6 @@ final readonly class IntakePayload implements Payload
             $shape->text('note', ''),
             (int) $shape->notNegative('spent_cents', 0.0),
             $shape->texts('patterns_else'),
-            $shape->numberMap('linings'),
         );
     }
 
@@ -68,7 +64,6 @@ final readonly class IntakePayload implements Payload
             'note' => $this->note,
             'spent_cents' => $this->spentCents,
             ...[] === $this->patternsElse ? [] : ['patterns_else' => $this->patternsElse],
-            ...[] === $this->linings ? [] : ['linings' => $this->linings],
         ];
     }
 
@@ -102,11 +97,6 @@ final readonly class IntakePayload implements Payload
         foreach ($this->complaints as $complaint) {
             if (!isset($catalogue->complaints->all[$complaint])) {
                 throw InvalidData::at('/intake/complaints', \sprintf('there is no complaint "%s"', $complaint));
-            }
-        }
-        foreach (array_keys($this->linings) as $corner) {
-            if (null === Corner::tryFrom($corner)) {
-                throw InvalidData::at('/intake/linings', \sprintf('"%s" is no wheel', $corner));
             }
         }
         foreach ($this->parts as $n => $fitted) {
