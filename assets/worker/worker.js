@@ -151,7 +151,7 @@ function within(ms, act) {
     return act(stop.signal).finally(() => clearTimeout(timer));
 }
 
-async function store_page(url, response) {
+async function storePage(url, response) {
     const headers = new Headers(response.headers);
     headers.set('X-Kept', String(Date.now()));
     const body = await response.blob();
@@ -189,7 +189,7 @@ async function page(request) {
         ]);
         const html = response.ok && (response.headers.get('Content-Type') ?? '').startsWith('text/html');
         if (html && KEPT.test(new URL(request.url).pathname)) {
-            await store_page(request.url, response.clone());
+            await storePage(request.url, response.clone());
         }
 
         return response;
@@ -261,7 +261,7 @@ async function fetchAhead(urls) {
         try {
             const response = await within(PAGE_MS, (signal) => fetch(url, { signal, redirect: 'error' }));
             if (response.ok) {
-                await store_page(new URL(url, location.origin).href, response);
+                await storePage(new URL(url, location.origin).href, response);
             }
         } catch {
             return;

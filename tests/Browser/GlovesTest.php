@@ -32,6 +32,29 @@ final class GlovesTest extends BrowserTestCase
         self::assertSame([], array_values($small));
     }
 
+    /** Half the screen is a stroke, the other half a clear one; one too many is taken off; the sheet has the sums. */
+    public function testStrokesAreCountedOnTheWholeScreen(): void
+    {
+        $chrome = $this->chrome(390, 844, true)->signIn('fenwarren');
+        $chrome->go('/');
+        foreach ($chrome->all('.job-line') as $line) {
+            if (str_contains($line->getText(), 'hot right rear after the school run')) {
+                $job = (string) parse_url((string) $line->getAttribute('href'), \PHP_URL_PATH);
+                break;
+            }
+        }
+        $chrome->go(($job ?? self::fail('the demo bleeds no estate')).'/bleed');
+        $chrome->touch('.count-acts button:last-child');
+        foreach ([1, 2, 2, 2] as $half) {
+            $chrome->touch(".count-halves button:nth-child($half)");
+        }
+        $high = $chrome->one('.count-halves button')->getSize()->getHeight();
+        self::assertGreaterThan(600, $high, 'of 844');
+        $chrome->touch('.count-foot .quiet')->touch('.count-foot .go:not(.quiet)');
+        $value = static fn (string $name): ?string => $chrome->one("input[name=$name]")->getAttribute('value');
+        self::assertSame(['3', '2'], [$value('strokes'), $value('clear')]);
+    }
+
     /** @return array<string, string> */
     private function small(Chrome $chrome, string $page): array
     {
