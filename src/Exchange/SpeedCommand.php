@@ -7,9 +7,11 @@ namespace App\Exchange;
 use App\Catalogue\CatalogueLoader;
 use App\Catalogue\SourceHash;
 use App\Prediction\Predictions;
+use App\Prediction\SideBySide;
 use App\Prediction\SignatureFiles;
 use App\Shop\ShopSettings;
 use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Fault\Fault;
 use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Settings;
 use Rodrel\Core\Job\Diagnosis;
@@ -112,9 +114,12 @@ final readonly class SpeedCommand
     private function predict(Layout $layout): void
     {
         $prediction = $this->prediction($layout);
-        foreach ($this->catalogue->faults as $fault) {
-            $prediction->fault($fault);
-        }
+        $prediction->sound();
+        $tasks = array_map(
+            static fn (Fault $fault): \Closure => static fn (): array => $prediction->fault($fault)->toArray(),
+            array_values($this->catalogue->faults->all),
+        );
+        SideBySide::run($tasks, static function (): void {});
     }
 
     /**

@@ -107,20 +107,28 @@ final class Predictions
             $this->catalogue->complaints,
             $this->keys,
         );
-        $this->piece($this->keys->sound($layout), $layout->id, static fn (): array => $prediction->sound()->toArray());
-        $computed = 0;
-        foreach (array_values($this->catalogue->faults->all) as $n => $fault) {
-            $made = $this->piece(
-                $this->keys->fault($layout, $fault),
-                $layout->id,
-                static fn (): array => $prediction->fault($fault)->toArray(),
-            );
-            $computed += (int) $made;
-            $whole->progress($n + 1, \count($this->catalogue->faults));
-            $this->entities->flush();
+        // before anything else: all others are held against it
+        $sound = SideBySide::undisturbed(static fn (): array => $prediction->sound()->toArray());
+        $this->row($this->keys->sound($layout), $layout->id)->finish($sound);
+        $rows = $tasks = [];
+        foreach ($this->catalogue->faults->all as $fault) {
+            $row = $this->row($this->keys->fault($layout, $fault), $layout->id);
+            if (null === $row->data()) {
+                $rows[] = $row;
+                $tasks[] = static fn (): array => $prediction->fault($fault)->toArray();
+            }
         }
+        $there = \count($this->catalogue->faults) - \count($tasks);
+        SideBySide::run($tasks, function (int $n, array $data, int $begun) use ($rows, $whole, $there): void {
+            $rows[$n]->finish($data);
+            $whole->progress($there + $begun, \count($this->catalogue->faults));
+            $this->entities->flush();
+        });
 
-        return [$this->assembled($layout)[0] ?? throw new \LogicException('Every piece was just computed.'), $computed];
+        return [
+            $this->assembled($layout)[0] ?? throw new \LogicException('Every piece was just computed.'),
+            \count($tasks),
+        ];
     }
 
     /**
@@ -157,22 +165,6 @@ final class Predictions
         $this->files->spread($signature, $sound);
 
         return [$this->loaded[$key] = $signature, $this->sounds[$key] = $sound];
-    }
-
-    /**
-     * @param \Closure(): array<string, mixed> $compute
-     *
-     * @return bool whether it had to be computed
-     */
-    private function piece(string $key, string $preset, \Closure $compute): bool
-    {
-        $row = $this->row($key, $preset);
-        if (null !== $row->data()) {
-            return false;
-        }
-        $row->finish($compute());
-
-        return true;
     }
 
     private function row(string $key, string $preset): StoredSignature

@@ -82,16 +82,21 @@ final class StoredPairs
     {
         $layout = Layout::fromArray($document);
         $prediction = new Prediction($layout, $this->catalogue->checks, $this->catalogue->complaints, $this->keys);
+        $rows = $tasks = [];
         foreach ($pairs as $pair) {
             [$one, $other] = array_map(SuspectAt::parse(...), $pair);
             $key = $this->keys->pair($layout, $one, $other);
             $row = $this->entities->find(StoredSignature::class, $key)
                 ?? new StoredSignature($key, $layout->id, $this->clock->now());
             if (null === $row->data()) {
-                $row->finish($prediction->pair($this->catalogue->faults, $one, $other)->toArray());
-                $this->entities->persist($row);
-                $this->entities->flush();
+                $rows[] = $row;
+                $tasks[] = fn (): array => $prediction->pair($this->catalogue->faults, $one, $other)->toArray();
             }
         }
+        SideBySide::run($tasks, function (int $n, array $data) use ($rows): void {
+            $rows[$n]->finish($data);
+            $this->entities->persist($rows[$n]);
+            $this->entities->flush();
+        });
     }
 }

@@ -226,7 +226,8 @@ final class Instruments
 
     /**
      * Kelvins over the air of a rotor or drum at the end of a drive: base drag, what the last press left behind as it
-     * fades, and this wheel's part of every stop.
+     * fades, and this wheel's part of every stop. Of four figures each, so that drives which differ by less are one,
+     * whichever was asked first.
      */
     public function heatK(VehicleRun $run, Corner $corner, Drive $drive, float $extraNm = 0.0): float
     {
@@ -234,16 +235,16 @@ final class Instruments
         $torque = static fn (Corner $c): float => max(0.0, $run->torqueNm($c, Program::HELD));
         $all = array_sum(array_map($torque, Corner::cases()));
         $base = $brake->lining->baseDragNm + $extraNm;
-        $fading = $this->fading($run, $corner);
+        $fading = array_map(
+            static fn (array $at): array => [$at[0], (float) \sprintf('%.4g', $at[1])],
+            $this->fading($run, $corner),
+        );
         $drag = static fn (float $sincePress): float => $base + self::dragNm($fading, $sincePress);
         $wheel = ThermalWheel::of($brake);
-        $stop = $drive->stopJoule($this->layout->body->massKg) * ($all > 0.0 ? $torque($corner) / $all : 0.0);
-
-        $kind = [$brake->lining->rotorKg, $brake->lining->lossShare, $stop, $brake->lining->baseDragNm, $extraNm];
-        $key = \sprintf('%s %.4g %.4g %.4g %.4g %.4g', $drive->id, ...$kind);
-        foreach ($fading as [, $torqueNm]) {
-            $key .= \sprintf(' %.4g', $torqueNm);
-        }
+        $share = $all > 0.0 ? $torque($corner) / $all : 0.0;
+        $stop = (float) \sprintf('%.4g', $drive->stopJoule($this->layout->body->massKg) * $share);
+        $kind = [$drive->id, $brake->lining->rotorKg, $brake->lining->lossShare, $stop, $base];
+        $key = implode(' ', [...$kind, ...array_column($fading, 1)]);
 
         return $this->heats[$key] ??= $wheel->afterDrive(
             $drive,

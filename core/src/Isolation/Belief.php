@@ -199,11 +199,19 @@ final class Belief
                         }
                     }
                 }
+                if ([] === $sum && 1.0 === $weight) {
+                    $sum = $product;
+                    continue;
+                }
                 foreach ($product as $i => $chance) {
                     $sum[$i] = ($sum[$i] ?? 0.0) + $weight * $chance;
                 }
             }
-            $logs[] = array_map(static fn (float $chance): float => log(max($chance, self::LEAST)), $sum);
+            $log = [];
+            foreach ($sum as $chance) {
+                $log[] = log($chance > self::LEAST ? $chance : self::LEAST);
+            }
+            $logs[] = $log;
         }
 
         return $logs;

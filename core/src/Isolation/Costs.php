@@ -37,6 +37,16 @@ final readonly class Costs
         return new self($costs, $settings->labour->comebackCents);
     }
 
+    /**
+     * The same for some groups only.
+     *
+     * @param list<int> $groups
+     */
+    public function only(array $groups): self
+    {
+        return new self(array_map(fn (int $group): float => $this->byGroup[$group], $groups), $this->comebackCents);
+    }
+
     public static function ofGroup(Cures $cures, Settings $settings, GroupAt $group): float
     {
         $own = $settings->prices[$group->id] ?? [];

@@ -124,14 +124,15 @@ final readonly class Evidence
         $slip = 1.0 / \count($signature['words']);
         $chances = [];
         foreach ($signature['table'] as $predicted) {
+            if ($signature['common'] <= 0.0) {
+                $chances[] = max(0.0, ($predicted[$at] - $blunder * $slip) / (1.0 - $blunder));
+                continue;
+            }
             $honest = array_map(
                 static fn (float $p): float => max(0.0, ($p - $blunder * $slip) / (1.0 - $blunder)),
                 $predicted,
             );
-            if ($signature['common'] > 0.0) {
-                $honest = Common::given($honest, $signature['noise'], $signature['common'], $z);
-            }
-            $chances[] = $honest[$at];
+            $chances[] = Common::given($honest, $signature['noise'], $signature['common'], $z)[$at];
         }
 
         return [$chances, $slip];

@@ -34,8 +34,10 @@ final class Planner
     private array $live;
     /** @var list<float> */
     private array $weights;
-    /** @var list<int> group of each live particle; "a second fault" is the last live entry */
+    /** @var list<int> which of `$groups` each live particle has; "a second fault" is the last live entry */
     private array $groupOf;
+    /** @var list<int> the groups that still matter, in the order of the field; "a second fault" last */
+    private array $groups;
     private Costs $costs;
     private float $costNow;
     private float $entropyNow;
@@ -54,13 +56,18 @@ final class Planner
         }
         $weights[] = $belief->second();
         $groupOf[] = \count($field->groups->names);
+        $groups = array_values(array_unique($groupOf));
+        sort($groups);
+        $place = array_flip($groups);
+        $groupOf = array_map(static fn (int $group): int => $place[$group], $groupOf);
         // what is left out must not be missing: the cost of a search counts what none of its repairs would cure
         $sum = array_sum($weights);
         $weights = array_map(static fn (float $weight): float => $weight / $sum, $weights);
         $this->live = $live;
         $this->weights = $weights;
         $this->groupOf = $groupOf;
-        $this->costs = Costs::of($field, $settings);
+        $this->groups = $groups;
+        $this->costs = Costs::of($field, $settings)->only($groups);
         $masses = $this->masses($weights, $groupOf);
         $this->costNow = $this->costs->expected($masses);
         $this->entropyNow = Belief::entropy($masses);
@@ -351,21 +358,21 @@ final class Planner
      */
     private function lumps(array $indices): array
     {
-        $keys = [];
-        foreach ($this->live as $n => $i) {
-            $keys[$n] = (string) $this->groupOf[$n];
-        }
+        $lumpOf = \array_slice($this->groupOf, 0, \count($this->live));
+        $lumps = \count($this->groups);
         foreach ($indices as $index) {
+            $known = [];
             foreach ($this->live as $n => $i) {
-                $keys[$n] .= ' '.$index[$i];
+                $lumpOf[$n] = $known[$index[$i] * $lumps + $lumpOf[$n]] ??= \count($known);
             }
+            $lumps = \count($known);
         }
         $weights = $groupOf = $first = [];
-        foreach ($keys as $n => $key) {
-            if (isset($weights[$key])) {
-                $weights[$key] += $this->weights[$n];
+        foreach ($lumpOf as $n => $lump) {
+            if (isset($weights[$lump])) {
+                $weights[$lump] += $this->weights[$n];
             } else {
-                $weights[$key] = $this->weights[$n];
+                $weights[$lump] = $this->weights[$n];
                 $groupOf[] = $this->groupOf[$n];
                 $first[] = $this->live[$n];
             }
@@ -405,11 +412,11 @@ final class Planner
      * @param list<float> $weights
      * @param list<int> $groupOf group of each weight
      *
-     * @return array<int, float> by group, "a second fault" last
+     * @return array<int, float> by which of `$groups`
      */
     private function masses(array $weights, array $groupOf, float $sum = 1.0): array
     {
-        $masses = array_fill(0, \count($this->belief->field->groups->names) + 1, 0.0);
+        $masses = array_fill(0, \count($this->groups), 0.0);
         foreach ($weights as $i => $weight) {
             $masses[$groupOf[$i]] += $weight / $sum;
         }
@@ -426,7 +433,7 @@ final class Planner
     {
         $named = [];
         foreach ($masses as $i => $mass) {
-            $named[$this->belief->field->groups->names[$i] ?? self::SECOND] = $mass;
+            $named[$this->belief->field->groups->names[$this->groups[$i]] ?? self::SECOND] = $mass;
         }
         $leaders = [];
         foreach (\array_slice(Field::apart($named), 0, 3) as $name => $mass) {

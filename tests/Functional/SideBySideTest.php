@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Functional;
+
+use App\Prediction\SideBySide;
+use PHPUnit\Framework\TestCase;
+use Rodrel\Core\Tests\World;
+
+/** Two processes and a rain of signals change no prediction, and neither does what was computed before it. */
+final class SideBySideTest extends TestCase
+{
+    private const JIT = '-d opcache.enable_cli=1 -d opcache.jit_buffer_size=64M -d opcache.jit=function';
+    private const FAULTS = ['caliper.leaks', 'air.wheel', 'inlet-valve.holds', 'hose.closes', 'cylinder.leaks'];
+
+    public function testCompiledAndInterruptedTheyAreWhatEachIsAlone(): void
+    {
+        $script = escapeshellarg(__DIR__.'/lib/storm.php');
+        exec('php '.self::JIT." $script storm medium-car ".implode(' ', self::FAULTS).' 2>&1', $lines);
+        $taken = (int) array_pop($lines);
+        self::assertGreaterThan(20, $taken, implode("\n", $lines));
+        $alone = [];
+        foreach (self::FAULTS as $id) {
+            $fault = World::catalogue()->faults->of($id);
+            $rows = World::prediction(World::layout('medium-car'))->fault($fault)->toArray()['rows'];
+            $alone[] = hash('sha256', serialize($rows));
+        }
+        self::assertSame($alone, $lines);
+    }
+
+    public function testWhatTheOtherProcessCannotDoIsDoneHere(): void
+    {
+        $here = getmypid();
+        $done = [];
+        $task = static fn (int $n): \Closure => static fn (): int => getmypid() === $here
+            ? $n * $n
+            : throw new \RuntimeException('not there');
+        SideBySide::run(array_map($task, range(0, 9)), static function (int $n, int $square) use (&$done): void {
+            $done[$n] = $square;
+        });
+        ksort($done);
+        self::assertSame([0, 1, 4, 9, 16, 25, 36, 49, 64, 81], $done);
+    }
+}
