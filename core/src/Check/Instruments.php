@@ -32,8 +32,12 @@ final class Instruments
      */
     private const TOOL_N = 1500.0;
     private const TOOL_ML_S = 1.5;
+    /** A spindle that is leaned on gives no more (N; estimate). */
+    private const MOST_N = 6000.0;
     private const TOOL_S = 4.0;
     private const PUSHED_S = 5.0;
+    /** A millimetre in five seconds: fluid has time to go, a seal's grip does not change (mm/s; estimate). */
+    private const SLOWLY_MM_S = 0.2;
     /** A joint stands open for so long while the wheel is tried (s; handbook). */
     private const OPEN_S = 4.0;
     /** Less than this at the wheel and opening changes nothing (kPa; estimate). */
@@ -221,7 +225,11 @@ final class Instruments
         $share = $toolKpa > 0.0 ? min(1.0, $opening / $toolKpa) : 0.0;
         $left = $share + (1.0 - $share) * exp(-self::PUSHED_S / ($resistance * $stiffness));
 
-        return new PushBack((10.0 * $flow * self::TOOL_S) / $friction->areaCm2, $left, $hold);
+        // mL/s = mm/s · cm² / 10, N = 0.1 · kPa · cm²
+        $behindKpa = $opening + self::SLOWLY_MM_S * 0.1 * $friction->areaCm2 * $resistance;
+        $slowN = min(self::MOST_N, max(Band::SOUND_N, $stuck) + 0.1 * $behindKpa * $friction->areaCm2);
+
+        return new PushBack((10.0 * $flow * self::TOOL_S) / $friction->areaCm2, $left, $hold, $slowN);
     }
 
     /**

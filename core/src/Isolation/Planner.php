@@ -43,7 +43,8 @@ final class Planner
     private float $entropyNow;
     private float $lambda;
 
-    public function __construct(private Belief $belief, private Settings $settings)
+    /** @param bool $alone as if no second fault could stand behind what was read */
+    public function __construct(private Belief $belief, private Settings $settings, bool $alone = false)
     {
         $field = $belief->field;
         $live = $weights = $groupOf = [];
@@ -54,7 +55,7 @@ final class Planner
                 $groupOf[] = $field->groups->of[$i];
             }
         }
-        $weights[] = $belief->second();
+        $weights[] = $alone ? 0.0 : $belief->second();
         $groupOf[] = \count($field->groups->names);
         $groups = array_values(array_unique($groupOf));
         sort($groups);
@@ -189,7 +190,7 @@ final class Planner
 
     /**
      * Worth of going there, over all minutes: the check itself and, counted less, the two best others that can be done
-     * at the same station in the same state of the vehicle. The way is gone once.
+     * at the same station in the same state of the vehicle. The way is gone once. Or of what only waits for it.
      *
      * @param list<Proposal> $proposals
      */
@@ -214,7 +215,17 @@ final class Planner
             $minutes += self::COUNTS[$n] * $more;
         }
 
-        return $net / max(self::FLOOR_MINUTES, $minutes);
+        $best = $net / max(self::FLOOR_MINUTES, $minutes);
+        foreach ($proposals as $other) {
+            if ($other->waitsOnlyFor($one)) {
+                // both on one way: the first for the sake of what it opens
+                $both = $one->worth->score + $other->worth->aloneCents;
+                $long = $one->worth->minutes + $other->worth->minutes - $other->worth->wayMinutes;
+                $best = max($best, $both / max(self::FLOOR_MINUTES, $long));
+            }
+        }
+
+        return $best;
     }
 
     /**

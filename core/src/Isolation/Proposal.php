@@ -86,4 +86,14 @@ final readonly class Proposal
     {
         return [] === array_filter($this->gates, static fn (Gate $gate): bool => $gate->waits);
     }
+
+    /** Whether it is this other check alone that comes before it. */
+    public function waitsOnlyFor(self $other): bool
+    {
+        $closed = array_filter($this->gates, static fn (Gate $gate): bool => $gate->waits);
+        $first = $this->check->demand->turn->after;
+
+        return $other->check->id === $first && 1 === \count($closed) && $other->at->place->is($this->at->place->id)
+            && [] !== array_filter($closed, static fn (Gate $gate): bool => [] !== $gate->answers);
+    }
 }

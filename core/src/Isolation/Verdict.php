@@ -16,6 +16,10 @@ final readonly class Verdict
     private const SHARE_OF_GROUP = 0.25;
     /** Parts are never tried on less (handbook: one in two). */
     private const TRIAL_FROM = 0.5;
+    /** A repair that needs none is, as soon as it stands out (share; estimate, 0.3 to 0.45). */
+    private const TRIAL_WITHOUT_PARTS_FROM = 0.35;
+    /** With so much belief in a second fault, and no suspect that stands out, one answer may be wrong (estimate). */
+    private const DOUBT_FROM = 0.25;
     /** A reading that moves more of the belief than this is worth taking twice (share; estimate). */
     private const TELLS = 0.2;
     /**
@@ -134,7 +138,25 @@ final readonly class Verdict
             }
         }
 
-        return $mass >= self::TRIAL_FROM ? $show(null, $group, 'trial') : $show(null, null, 'not-shown');
+        if ($mass >= self::TRIAL_FROM) {
+            return $show(null, $group, 'trial');
+        }
+        if ($patient && $belief->second() >= self::DOUBT_FROM) {
+            // two faults are rarer than one slip: what else would there be to look at, were it one fault alone?
+            $alone = array_filter(
+                (new Planner($belief, $settings, true))->rank($now),
+                static fn (Proposal $p): bool => $p->isPossible() && $p->worth->score > 0.0,
+            );
+            if ([] !== $alone) {
+                return $show(reset($alone), null, 'best-split');
+            }
+        }
+        $cures = $belief->field->knowledge->cures;
+        $free = 'none' !== $group->id && $cures->partsCents($group) <= 0.0;
+
+        return $free && $mass >= self::TRIAL_WITHOUT_PARTS_FROM
+            ? $show(null, $group, 'trial')
+            : $show(null, null, 'not-shown');
     }
 
     /**

@@ -33,6 +33,7 @@ final readonly class Probes
         Propped::class,
         Pull::class,
         Pumped::class,
+        PushForce::class,
         RemoteOut::class,
         Ripple::class,
         Roller::class,
