@@ -355,7 +355,7 @@ final class CatalogueTest extends TestCase
             'checks',
             '["slack", "tight"], "base": [0.93, 0.07]',
             '["slack", "tight"], "base": [0.3, 0.7]',
-            '/checks/checks/18',
+            '/checks/checks/19',
             '"tight"',
             "{\n      \"id\": \"parking-slack\"",
         ];

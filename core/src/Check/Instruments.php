@@ -188,13 +188,18 @@ final class Instruments
         return $kpa;
     }
 
-    /** mL/s out of an open bleeder by the reservoir's head alone: head over the series resistance toward the wheel. */
-    public function openLineMlPerS(VehicleRun $run, Corner $corner): float
+    /**
+     * mL/s out of an open bleeder, or of the pipe's end at the top of the hose, by the reservoir's head alone: head over
+     * the series resistance toward it.
+     */
+    public function openLineMlPerS(VehicleRun $run, Corner $corner, Joint $joint = Joint::Wheel): float
     {
         $circuit = $run->circuits[$this->layout->chamberOf($corner)->id];
+        $place = Joint::HoseTop === $joint ? $this->layout->hoseOf($corner) : $corner;
         $supply = Circuit::G_CUP + ($circuit->piston->portOpens() ? Circuit::G_PORT : 0.0);
         $resistance = 1.0 / $supply + 1.0 / Circuit::G_OPENED;
-        for ($node = $circuit->wheelNode[$corner->value]; $node > 0; $node = $circuit->parent[$node]) {
+        $from = $circuit->node(CircuitBuilder::node($joint->value, $place));
+        for ($node = $from; $node > 0; $node = $circuit->parent[$node]) {
             $resistance += 1.0 / max($circuit->forward[$node], 1e-12);
         }
 

@@ -159,7 +159,7 @@ final class PlannerTest extends TestCase
 
             return array_map(static fn ($p): string => $p->at->id, array_filter([$verdict->next, ...$verdict->others]));
         };
-        $all = ['box-spanner', 'bleed-bottle', 'line-wrench', 'catch-tray', 'piston-tool', 'socket-set'];
+        $all = ['box-spanner', 'bleed-bottle', 'line-wrench', 'catch-tray', 'piston-tool', 'socket-set', 'force-gauge'];
         self::assertSame($ids(null), $ids($all));
         self::assertContains('push-back', $ids($all));
         self::assertNotContains('push-back', $ids(['box-spanner']));

@@ -24,8 +24,8 @@ final class ForbiddenActsTest extends TestCase
     private const ACTS = 14;
     private const UNDER = ['raised', 'wheels-off'];
     private const TAKES_APART = [
-        'pins' => 'caliper', 'push-back' => 'caliper', 'drum-look' => 'drum', 'chalk' => 'drum', 'hat-look' => 'rotor',
-        'master-eased' => 'master', 'relay-out' => 'relay',
+        'pins' => 'caliper', 'push-back' => 'caliper', 'push-force' => 'caliper', 'drum-look' => 'drum',
+        'chalk' => 'drum', 'hat-look' => 'rotor', 'master-eased' => 'master', 'relay-out' => 'relay',
     ];
     private const PRESSES = [
         'pedal', 'spin', 'spin-later', 'spin-series', 'spin-hard', 'spin-hot', 'free-after', 'engine', 'relay-out',
@@ -35,7 +35,7 @@ final class ForbiddenActsTest extends TestCase
     private const DRIVES = ['pull', 'lock-up', 'heat-loop', 'brake-loop', 'complaint-again'];
     private const OPENS = [
         'bleeder-open', 'hose-top', 'modulator-outlet', 'master-outlet', 'line-runs', 'gauge', 'push-back',
-        'master-eased', 'relay-out',
+        'push-force', 'master-eased', 'relay-out',
     ];
     private const ON_A_TRAP = ['bleeder-open', 'hose-top', 'modulator-outlet', 'master-outlet', 'master-eased'];
     private const HELD = ['one-hand', 'two-hands', 'will-not-turn'];

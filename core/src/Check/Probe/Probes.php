@@ -29,6 +29,7 @@ final readonly class Probes
         MountMoves::class,
         OpenLineFlow::class,
         PinBand::class,
+        PipeFlow::class,
         Plugged::class,
         Propped::class,
         Pull::class,
