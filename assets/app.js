@@ -9,6 +9,7 @@ import { drafts } from './scripts/drafts.js';
 import { forms } from './scripts/forms.js';
 import { outbox, sent, serve } from './scripts/outbox.js';
 import { wall } from './scripts/wall.js';
+import { practice } from './scripts/practice.js';
 import { news, waiting } from './scripts/news.js';
 
 Alpine.data('stopwatch', stopwatch);
@@ -26,6 +27,7 @@ Alpine.data('pedalLog', pedalLog);
 Alpine.data('stepper', stepper);
 Alpine.data('outbox', outbox);
 Alpine.data('wall', wall);
+Alpine.data('practice', practice);
 Alpine.data('news', news);
 Alpine.data('waiting', waiting);
 Alpine.data('sendOn', () => ({

@@ -9,6 +9,7 @@ use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Photo\Photos;
 use App\Shop\ShopSettings;
+use App\Text\Bands;
 use App\Text\Units;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Check;
@@ -36,6 +37,7 @@ final class CheckController extends RendersJob
         private readonly Units $units,
         private readonly Photos $photos,
         private readonly ShopSettings $shop,
+        private readonly Bands $bands,
     ) {
     }
 
@@ -92,7 +94,7 @@ final class CheckController extends RendersJob
             turns: self::SHAKES === $definition->id ? $this->turns($loaded) : null,
             spoken: array_map(fn (string $word): string => $this->say->text('say.'.$word), $manner->spoken),
             caution: null === $manner->caution ? null : $this->say->text('caution.'.$manner->caution),
-            rows: $this->rows($at, $definition),
+            rows: $this->rows($loaded, $at, $definition),
             wheels: $definition->isByWheel(),
             overAir: $definition->isHeat(),
             gates: array_merge(...array_map(
@@ -102,7 +104,6 @@ final class CheckController extends RendersJob
             made: $loaded->state->situation->made($at),
             from: $definition->role->proof || ($proved && $this->provesSomething($definition)) ? 'proof' : 'bench',
             photos: $this->photos->of($job->id(), 'check:'.$check),
-            sound: $this->sound($loaded, $definition, $at),
             measures: $definition->role->measures,
             noted: $definition->role->noted,
             records: $definition->role->records,
@@ -221,7 +222,7 @@ final class CheckController extends RendersJob
     }
 
     /** @return list<array<string, mixed>> */
-    private function rows(CheckAt $at, Check $check): array
+    private function rows(LoadedJob $loaded, CheckAt $at, Check $check): array
     {
         $rows = [];
         foreach ($check->rows as $row) {
@@ -230,6 +231,8 @@ final class CheckController extends RendersJob
                 'id' => $row->id,
                 'label' => '' === $row->id ? '' : $this->say->row($at, $row->id),
                 'number' => null !== $typed,
+                'sound' => $this->bands->usual($loaded->state->sound(), $at, $row),
+                'bands' => $this->bands->of($loaded->state->sound(), $at, $row),
                 'quantity' => $typed?->quantity->value,
                 'unit' => null === $typed ? null : $this->units->of($typed->quantity, $typed->unit)->value,
                 'words' => array_map(
@@ -243,30 +246,5 @@ final class CheckController extends RendersJob
         }
 
         return $rows;
-    }
-
-    /** What a sound vehicle of this layout shows, so that the technician knows what to compare with. */
-    private function sound(LoadedJob $loaded, Check $check, CheckAt $at): ?string
-    {
-        $sound = $loaded->state->sound();
-        if (null === $sound) {
-            return null;
-        }
-        foreach ($check->rows as $row) {
-            $typed = $row->observer->typed;
-            if (null !== $typed && !$row->observer->isOverAir()) {
-                $median = $sound->median($at, $row->id);
-                $spread = exp(2.0 * $row->observer->wording->noise);
-                $say = fn (float $core): string => $this->units->figure($core, $typed->quantity, $typed->unit);
-
-                return $this->say->ui('check.sound', [
-                    'low' => $say($median / $spread),
-                    'high' => $say($median * $spread),
-                    'unit' => $this->units->of($typed->quantity, $typed->unit)->value,
-                ]);
-            }
-        }
-
-        return null;
     }
 }

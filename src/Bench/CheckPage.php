@@ -39,7 +39,6 @@ final readonly class CheckPage
         public bool $made,
         public string $from,
         public array $photos,
-        public ?string $sound,
         public ?Measuring $measures,
         public array $noted,
         public ?string $records,

@@ -68,7 +68,7 @@ final class DemoCommand
             return 0;
         }
         if ($again || $replaceEverything) {
-            $this->database->executeStatement('TRUNCATE '.self::TABLES);
+            $this->database->executeStatement('TRUNCATE '.self::TABLES.' CASCADE');
         } elseif (!$this->shop->isEmpty()) {
             $output->writeln('There is a shop already; --again replaces it.');
 

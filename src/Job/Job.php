@@ -13,6 +13,9 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Table(name: 'job')]
 class Job
 {
+    /** What practice vehicles are called, before their number. */
+    public const PRACTICE = 'Practice vehicle';
+
     #[ORM\Id]
     #[ORM\Column(type: 'uuid')]
     private Uuid $id;
@@ -48,6 +51,12 @@ class Job
         $this->unit = $vehicle->kind()->unit;
         $this->preset = $vehicle->kind()->preset;
         $this->parts = $vehicle->kind()->parts;
+    }
+
+    /** Which practice vehicle it is opened for; null for a real one. Its name says so wherever it is read. */
+    public function practice(): ?int
+    {
+        return 1 === preg_match('/^'.self::PRACTICE.' (\d{1,4})$/', $this->unit, $found) ? (int) $found[1] : null;
     }
 
     public static function open(Uuid $id, Vehicle $vehicle, \DateTimeImmutable $at): self

@@ -61,6 +61,11 @@ final readonly class JobPage
         return $this->loaded->layout->reach()->value;
     }
 
+    public function isPractice(): bool
+    {
+        return null !== $this->loaded->job->practice();
+    }
+
     /** Its figures brake like no vehicle of its kind. */
     public function odd(): bool
     {

@@ -31,6 +31,7 @@ final class MendController extends RendersJob
         private readonly ProjectJobLine $project,
         private readonly EntityManagerInterface $entities,
         private readonly ClockInterface $clock,
+        private readonly JobRepository $jobs,
     ) {
     }
 
@@ -88,7 +89,16 @@ final class MendController extends RendersJob
      */
     private function sheet(Job $job, array $form, array $wrong): Response
     {
-        $page = new MendPage(form: Again::of($form), wrong: $wrong, whys: ClosedPayload::WHYS);
+        $page = new MendPage(
+            form: Again::of($form),
+            wrong: $wrong,
+            whys: ClosedPayload::WHYS,
+            beside: array_map(
+                fn (Job $other): array => ['id' => $other->id(), 'opened' => $other->openedAt()]
+                    + ['said' => $this->say->complaint(($this->readJob)($other)->state->story->intake())],
+                $this->jobs->beside($job),
+            ),
+        );
         $response = $this->page('job/mend.html.twig', ($this->readJob)($job), 'intake', $page);
 
         return [] === $wrong ? $response : $response->setStatusCode(Response::HTTP_UNPROCESSABLE_ENTITY);

@@ -7,6 +7,7 @@ namespace App\Proof;
 use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
+use App\Text\Bands;
 use App\Text\Letters;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Proof\Criterion;
@@ -18,8 +19,11 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The proof run: gate by gate, each computed from readings of the epoch that the repair opened. */
 final class ProofController extends RendersJob
 {
-    public function __construct(private readonly Catalogue $catalogue, private readonly ClockInterface $clock)
-    {
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly ClockInterface $clock,
+        private readonly Bands $bands,
+    ) {
     }
 
     #[Route('/jobs/{id:job}/proof', name: 'job_proof', methods: ['GET'])]
@@ -105,7 +109,23 @@ final class ProofController extends RendersJob
             'waivable' => $criterion->waivable,
             'standing' => $criterion->standing,
             'said' => $said,
+            'rests' => $this->rests($loaded, $criterion),
             'reason' => $criterion->reason,
         ];
+    }
+
+    /** The figures that what passes rests on; '' where it rests on the eye alone. */
+    private function rests(LoadedJob $loaded, Criterion $criterion): string
+    {
+        if (null === $criterion->check) {
+            return '';
+        }
+        $said = [];
+        foreach ($this->catalogue->checks->of($criterion->check)->rows as $row) {
+            $passing = $this->catalogue->proof->passing($criterion->id, $row->id);
+            $said[] = $this->bands->passing($loaded->state->sound(), $criterion->check, $row, $passing);
+        }
+
+        return implode('; ', array_unique(array_filter($said)));
     }
 }

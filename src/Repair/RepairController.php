@@ -30,9 +30,6 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The repair sheet: what lies ready, then the steps with their cautions, figures and second looks. */
 final class RepairController extends RendersJob
 {
-    /** A torque wrench misses its figure by up to this much (general workshop practice). */
-    private const TORQUE_MAY_MISS = 0.05;
-
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly ClockInterface $clock,
@@ -143,16 +140,13 @@ final class RepairController extends RendersJob
         $wait = null === $done ? 0 : max(0, Rule::SECOND_LOOK_S - $this->since($done));
         $figure = $done?->payload->figure;
         $own = $loaded->state->story->torques()[$step->id] ?? null;
-        $band
-            = null === $own
-                ? $step->figure?->typical
-                : [$own * (1.0 - self::TORQUE_MAY_MISS), $own * (1.0 + self::TORQUE_MAY_MISS)];
+        $band = $step->figure?->band($own);
 
         return [
             'id' => $step->id,
             'label' => $this->say->text('step.'.$step->id),
             'cautions' => array_map(fn (string $id): string => $this->say->text('caution.'.$id), $step->cautions),
-            'typical' => null === $band || null === $step->figure
+            'typical' => null === $band
                     ? null
                     : [
                         $this->units->figure($band[0], $step->figure->measures),

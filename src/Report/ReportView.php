@@ -8,6 +8,8 @@ use App\Account\UserRepository;
 use App\Job\LoadedJob;
 use App\Shop\ShopSettings;
 use App\Text\Say;
+use App\Text\Units;
+use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Observer\SignObserver;
 use Rodrel\Core\Job\PathTaken;
 use Rodrel\Core\Log\Entry;
@@ -28,6 +30,8 @@ final readonly class ReportView
         private Say $say,
         private Security $security,
         private ShopSettings $shop,
+        private Catalogue $catalogue,
+        private Units $units,
     ) {
     }
 
@@ -133,14 +137,29 @@ final readonly class ReportView
         );
     }
 
-    /** @return list<array{step: string, figure: string}> */
+    /** @return list<array{step: string, figure: string, band: string, outside: bool}> */
     private function torques(LoadedJob $loaded): array
     {
         $torques = [];
         foreach ($loaded->state->story->entriesOf(StepPayload::class) as $entry) {
-            if (null !== $entry->payload->figure) {
-                $step = $this->say->text('step.'.$entry->payload->step);
-                $torques[] = ['step' => $step, 'figure' => $entry->payload->figure->said()];
+            $figure = $entry->payload->figure;
+            if (null !== $figure) {
+                $asked = $this->catalogue->repairs->asked($entry->payload->step);
+                $own = $loaded->state->story->torques()[$entry->payload->step] ?? null;
+                $band = $asked?->band($own);
+                $torques[] = [
+                    'step' => $this->say->text('step.'.$entry->payload->step),
+                    'figure' => $figure->said(),
+                    'band' => null === $asked || null === $band ? '' : $this->say->ui(
+                        null === $own ? 'report.band-typical' : 'report.band-own',
+                        [
+                            'low' => $this->units->figure($band[0], $asked->measures),
+                            'high' => $this->units->figure($band[1], $asked->measures),
+                            'unit' => $this->units->of($asked->measures)->value,
+                        ],
+                    ),
+                    'outside' => null !== $band && ($figure->core < $band[0] || $figure->core > $band[1]),
+                ];
             }
         }
 

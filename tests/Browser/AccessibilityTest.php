@@ -12,9 +12,18 @@ use Symfony\Component\Routing\RouterInterface;
 final class AccessibilityTest extends BrowserTestCase
 {
     #[DataProvider('provideSizes')]
-    public function testEveryPageIsAccessible(int $width, int $height, bool $dark, string $language = 'en'): void
-    {
-        $chrome = $this->chrome($width, $height);
+    public function testEveryPageIsAccessible(
+        int $width,
+        int $height,
+        bool $dark,
+        string $language = 'en',
+        bool $forced = false,
+    ): void {
+        $chrome = $this->chrome($width, $height)->forceColours($forced);
+        if ($forced) {
+            $asks = 'return matchMedia("(forced-colors: active)").matches;';
+            self::assertTrue($chrome->go('/sign-in')->driver->executeScript($asks));
+        }
         $wrong = $this->judge($chrome->go('/sign-in'), '/sign-in');
         $chrome->signIn('aldershaw');
         if ($dark !== ('dark' === $chrome->driver->executeScript('return document.documentElement.dataset.bsTheme;'))) {
@@ -58,7 +67,7 @@ final class AccessibilityTest extends BrowserTestCase
                 default => [$path],
             };
             foreach ($paths as $each) {
-                if (!$this->isDue($each, $width, $dark, $language)) {
+                if (!$this->isDue($each, $width, $dark, $language, $forced)) {
                     continue;
                 }
                 $wrong = [...$wrong, ...$this->judge($chrome->go($each), $each)];
@@ -69,27 +78,29 @@ final class AccessibilityTest extends BrowserTestCase
         if ('en' !== $language) {
             $chrome->go('/')->tap('#language');
         }
+        $chrome->forceColours(false);
         self::assertSame([], $wrong);
         self::assertGreaterThan('' === (string) getenv('RODREL_EVERY') && 390 !== $width ? 5 : 22, $seen);
     }
 
     /** Narrow is where pages break: every one in every run; wide and dark a quarter each, all where all is asked. */
-    private function isDue(string $path, int $width, bool $dark, string $language): bool
+    private function isDue(string $path, int $width, bool $dark, string $language, bool $forced): bool
     {
         $shape = (string) preg_replace('/[0-9a-f-]{36}/', '', $path);
 
         return ('en' === $language && 390 === $width)
             || '' !== (string) getenv('RODREL_EVERY')
-            || crc32($shape) % 4 === (int) $dark;
+            || crc32($shape) % 4 === ($forced ? 2 : (int) $dark);
     }
 
-    /** @return iterable<string, array{int, int, bool}> */
+    /** @return iterable<string, array{0: int, 1: int, 2: bool, 3?: string, 4?: bool}> */
     public static function provideSizes(): iterable
     {
         yield 'wide' => [1280, 800, false];
         yield 'narrow' => [390, 844, false];
         yield 'wide, dark bay' => [1280, 800, true];
         yield 'smallest, in German' => [320, 700, false, 'de'];
+        yield 'wide, forced colours' => [1280, 800, false, 'en', true];
     }
 
     public function testAPlantedFaultIsFound(): void
@@ -122,7 +133,7 @@ final class AccessibilityTest extends BrowserTestCase
                     $name,
                     [
                         'job_head', 'wall_head', 'worker', 'alive', 'sign_in', 'job', 'job_pdf', 'job_json', 'job_csv',
-                        'photo',
+                        'photo', 'practice_answer', 'practice_has',
                     ],
                     true,
                 )

@@ -71,6 +71,18 @@ final class Chrome
         return $this;
     }
 
+    /** As a system does that draws every page in a few colours of its own. */
+    public function forceColours(bool $forced): self
+    {
+        $media = ['features' => [['name' => 'forced-colors', 'value' => $forced ? 'active' : 'none']]];
+        $this->driver->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
+            'cmd' => 'Emulation.setEmulatedMedia',
+            'params' => $media,
+        ]);
+
+        return $this;
+    }
+
     /** The size of the page itself, not of the window around it. */
     public function size(int $width, int $height): void
     {

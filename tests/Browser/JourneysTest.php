@@ -144,6 +144,28 @@ final class JourneysTest extends BrowserTestCase
         $this->assertQuietConsole($chrome);
     }
 
+    public function testAPracticeVehicleAnswersItsSheets(): void
+    {
+        $chrome = $this->chrome();
+        $chrome->signIn('tarrenby')->go('/glossary')->tap('form[action$="/practice"] button');
+        self::assertStringContainsString('an invented vehicle', $chrome->text('.way-reach'));
+        $job = (string) preg_replace('~/bench$~', '', $chrome->path());
+        $shows = "return document.querySelector('.practice b').innerText.startsWith('It shows');";
+        foreach (['pedal@vehicle', 'spin@vehicle'] as $check) {
+            $chrome->go("$job/checks/$check");
+            while ([] !== $chrome->all('.gate button')) {
+                $chrome->tap('.gate button');
+            }
+            $chrome->touch('.practice button');
+            $chrome->driver->wait(10, 100)->until(static fn (): bool => $chrome->driver->executeScript($shows));
+            $rows = \count($chrome->all('.answer-row'));
+            self::assertCount($rows, $chrome->all('.answer-row input:checked'), 'every row of '.$check);
+            $chrome->tap('.answers button[data-key=enter].wide');
+        }
+        self::assertGreaterThanOrEqual(2, \count($chrome->all('.trail-list form')));
+        $this->assertQuietConsole($chrome);
+    }
+
     private function signAndRepair(Chrome $chrome, string $job): void
     {
         $chrome->go("$job/finding")->agree('form button.go.wide');

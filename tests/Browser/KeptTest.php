@@ -116,12 +116,15 @@ final class KeptTest extends BrowserTestCase
         $chrome->tap(self::RECORD);
         self::assertSame($bench, $chrome->path());
         $this->until($chrome, "return document.querySelector('.outbox summary').innerText.includes('2 to send');");
+        // a photo of it waits with them
+        $chrome->go($spin)->one('.photos input[type=file]')->sendKeys($this->picture());
+        $this->until($chrome, "return document.querySelector('.outbox summary').innerText.includes('3 to send');");
 
         // the session ends meanwhile, and somebody else signs in: it is not sent as his
         $server->mend();
         $chrome->driver->manage()->deleteAllCookies();
         $chrome->signIn('tarrenby')->go($bench);
-        $this->until($chrome, "return document.querySelector('.outbox summary').innerText.includes('2 to send');");
+        $this->until($chrome, "return document.querySelector('.outbox summary').innerText.includes('3 to send');");
         $chrome->touch('.outbox summary');
         self::assertStringContainsString('Waits until who wrote it signs in', $chrome->text('.outbox'));
         $acts = array_filter($chrome->all('.outbox button'), static fn ($one): bool => $one->isDisplayed());
@@ -134,6 +137,47 @@ final class KeptTest extends BrowserTestCase
         self::assertCount(1, $chrome->all('.trail-list form'), 'sent once, under the name of who made it');
         $chrome->go($spin);
         self::assertSame([], $chrome->all('.kept-here'), 'no draft is left of it');
+        self::assertCount(1, $chrome->all('.photos img'), 'the photo too');
+    }
+
+    public function testTwoPeopleOnOneSheetDoNotMoveEachOther(): void
+    {
+        $one = $this->chrome()->signIn('fenwarren');
+        $job = $this->openJob($one, 'Draft 4', 'split=diagonal', 'rear=drum', 'what=drags', 'where=lf');
+        $sheet = $job.'/checks/pedal@vehicle';
+        $one->go($sheet)->touch('input[name="word[feel]"][value=firm]');
+        $where = "return document.querySelector('input[name=\"word[feel]\"]').getBoundingClientRect().top;";
+        $before = $one->driver->executeScript($where);
+        $other = Chrome::open((string) getenv('RODREL_TEST_URL'), (string) getenv('RODREL_TEST_DRIVER'), 412, 900);
+        try {
+            $other->signIn('tarrenby')->go($sheet)->touch('input[name="word[feel]"][value=spongy]');
+            $other->touch('input[name="word[sink]"][value=none]')->tap(self::RECORD);
+        } finally {
+            $other->quit();
+        }
+        $this->until($one, "return document.querySelector('.news').offsetHeight > 0;");
+        self::assertStringContainsString('Tarrenby', $one->text('.news'), 'who it was');
+        self::assertSame($before, $one->driver->executeScript($where), 'nothing moved under the finger');
+        self::assertTrue($one->one('input[name="word[feel]"][value=firm]')->isSelected(), 'nor was it cleared');
+        $one->tap('.news a');
+        self::assertTrue($one->one('input[name="word[feel]"][value=firm]')->isSelected(), 'nor by loading it again');
+        $one->tap(self::RECORD);
+        $trail = $one->go($job.'/report')->text('.report-trail');
+        self::assertSame(2, substr_count($trail, 'Hold the pedal firm'), 'both stand');
+        foreach (['Fenwarren', 'Tarrenby'] as $name) {
+            self::assertStringContainsString($name, $trail, 'each under its own name');
+        }
+        $this->assertQuietConsole($one);
+    }
+
+    /** A small picture as a camera would give it. */
+    private function picture(): string
+    {
+        $file = sys_get_temp_dir().'/rodrel-photo-'.bin2hex(random_bytes(4)).'.jpg';
+        $image = imagecreatetruecolor(64, 48);
+        imagejpeg($image, $file);
+
+        return $file;
     }
 
     private function until(Chrome $chrome, string $script): void

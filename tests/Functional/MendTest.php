@@ -84,6 +84,39 @@ final class MendTest extends ShopTestCase
         self::assertEqualsWithDelta(600, $times[1] - $times[0], 2, 'made ten minutes before it was sent');
     }
 
+    public function testTwoJobsOfOneVehicleAreJoinedUnderTheNamesAndTimesTheyHave(): void
+    {
+        $this->signIn('aldershaw');
+        $first = $this->freshJob();
+        $this->send($first, ['kind' => 'reading', 'check' => 'pedal@vehicle', 'word' => ['feel' => 'spongy']]);
+        $this->send($first, ['kind' => 'item', 'text' => 'left mirror cracked']);
+        $this->signIn('fenwarren');
+        $second = $this->freshJob();
+        $this->send($second, ['kind' => 'reading', 'check' => 'look@vehicle', 'word' => ['level' => 'bad']]);
+        $crawler = $this->client->request('GET', "/jobs/$first/mend");
+        self::assertSame($second, $crawler->filter('[name=into]')->attr('value'), 'the other open job is offered');
+        $sent = ['_token' => 'csrf-token', 'into' => $second, 'entry' => '01a21b09-a05e-72b4-8683-85a6171cf0d9'];
+        foreach ([1, 2] as $time) {
+            $this->client->request('POST', "/jobs/$first/join", $sent);
+            self::assertResponseRedirects("/jobs/$second/bench");
+        }
+
+        $this->client->request('GET', "/jobs/$second/job.json");
+        $log = json_decode((string) $this->client->getResponse()->getContent(), true)['entries'];
+        self::assertSame(['intake', 'reading', 'reading', 'item'], array_column($log, 'kind'), 'sent twice, done once');
+        $this->client->request('GET', "/jobs/$second/bench");
+        self::assertStringContainsString('springy', mb_strtolower($this->text('.trail')));
+        $row = $this->client->request('GET', "/jobs/$second/report")->filter('.report-trail tr')->eq(2)->text();
+        self::assertStringContainsString('M. Aldershaw', $row, 'who read it');
+        self::assertStringContainsString('Fenwarren', $row, 'and who joined them');
+        $this->client->request('GET', "/jobs/$first");
+        self::assertResponseRedirects("/jobs/$first/report", message: 'the first one is closed');
+        $this->client->request('GET', "/jobs/$first/report");
+        self::assertStringContainsString('Joined with the other job', $this->text('.report header'));
+        $this->client->request('POST', "/jobs/$second/join", ['into' => $first, 'entry' => ''] + $sent);
+        self::assertResponseRedirects("/jobs/$second/mend", message: 'a closed one takes nothing');
+    }
+
     public function testAFinishedSheetIsOpenedAgainWithItsReason(): void
     {
         $this->signIn('fenwarren');

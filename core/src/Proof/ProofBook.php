@@ -38,4 +38,16 @@ final readonly class ProofBook
             $shape->miss('criteria', 'at least one is expected', CriterionRule::fromShape(new Shape($none))),
         ]);
     }
+
+    /** @return list<string> the words of a row of its check that pass a criterion */
+    public function passing(string $criterion, string $row): array
+    {
+        foreach ($this->criteria as $rule) {
+            if ($rule->id === $criterion) {
+                return $rule->rows[$row] ?? [];
+            }
+        }
+
+        return [];
+    }
 }

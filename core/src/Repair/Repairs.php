@@ -36,6 +36,20 @@ final readonly class Repairs implements Cures, \IteratorAggregate
         return $this->procedures[$this->of($group)->procedure];
     }
 
+    /** What a step of any procedure asks to be typed; null for none. */
+    public function asked(string $step): ?AskedFigure
+    {
+        foreach ($this->procedures as $procedure) {
+            foreach ($procedure->steps as $one) {
+                if ($one->id === $step) {
+                    return $one->figure;
+                }
+            }
+        }
+
+        return null;
+    }
+
     public function opensSystem(GroupAt $group): bool
     {
         return $this->of($group)->opening->system;

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tests\Functional;
+
+use App\Instrument\PracticeVehicle;
+use App\Job\Job;
+use App\Job\ReadJob;
+
+/** A job to play with: the invented vehicle answers every sheet by itself, and as a sound one once it is cured. */
+final class PracticeTest extends ShopTestCase
+{
+    public function testItAnswersWhatIsAskedAndIsCuredByTheRightRepair(): void
+    {
+        $this->signIn('fenwarren');
+        $sent = ['_token' => 'csrf-token', 'entry' => '01a21b09-a05e-72b4-8683-85a6171cf0e1'];
+        foreach ([1, 2] as $time) {
+            $this->client->request('POST', '/practice', $sent);
+            self::assertResponseStatusCodeSame(303);
+            $to[] = (string) $this->client->getResponse()->headers->get('Location');
+        }
+        self::assertSame($to[0], $to[1], 'sent twice, opened once');
+        $id = explode('/', $to[0])[2];
+        $this->client->request('GET', $to[0]);
+        self::assertStringContainsString('an invented vehicle', $this->text('.way-reach'));
+
+        $answer = $this->answer($id, 'pedal@vehicle');
+        self::assertSame(['sink', 'feel'], array_keys($answer['words']));
+        self::assertMatchesRegularExpression('/^[\d.]+ mm$/', $answer['numbers']['travel'], 'with its unit');
+        self::assertSame($answer, $this->answer($id, 'pedal@vehicle'), 'the same as long as it is not recorded');
+        $again = ['sink' => $answer['words']['sink'], 'feel' => $answer['words']['feel']];
+        $this->append($id, 'reading', ['check' => 'pedal@vehicle', 'word' => $again, 'number' => $answer['numbers']]);
+        self::assertNotSame($answer['numbers'], $this->answer($id, 'pedal@vehicle')['numbers'], 'and wavers after that');
+
+        $this->client->request('GET', "/jobs/$id/practice");
+        $container = self::getContainer();
+        $job = $container->get('doctrine')->getRepository(Job::class)->find($id);
+        $loaded = $container->get(ReadJob::class)($job);
+        self::assertSame($container->get(PracticeVehicle::class)->has($loaded), $this->text('.practice-has'));
+        $real = $this->freshJob();
+        $this->client->request('GET', "/jobs/$real/practice");
+        self::assertResponseStatusCodeSame(404, 'a real vehicle has no such page');
+    }
+
+    /** @return array{words: array<string, string>, numbers: array<string, string>} */
+    private function answer(string $job, string $check): array
+    {
+        $this->client->request('GET', "/jobs/$job/practice/$check");
+        $answer = json_decode((string) $this->client->getResponse()->getContent(), true);
+        self::assertIsArray($answer);
+
+        return $answer;
+    }
+}
