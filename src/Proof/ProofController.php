@@ -123,7 +123,9 @@ final class ProofController extends RendersJob
         $said = [];
         foreach ($this->catalogue->checks->of($criterion->check)->rows as $row) {
             $passing = $this->catalogue->proof->passing($criterion->id, $row->id);
-            $said[] = $this->bands->passing($loaded->state->sound(), $criterion->check, $row, $passing);
+            $said[] = $row->observer->isOverAir() && [] === $passing
+                ? $this->bands->heat($criterion->check, $row)
+                : $this->bands->passing($loaded->state->sound(), $criterion->check, $row, $passing);
         }
 
         return implode('; ', array_unique(array_filter($said)));

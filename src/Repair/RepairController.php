@@ -70,7 +70,7 @@ final class RepairController extends RendersJob
         return $this->page('repair/repair.html.twig', $loaded, 'repair', new RepairPage(
             group: (string) $group,
             title: $this->say->work($group),
-            sentence: null === $finding ? '' : $finding->payload->sentence->sentence,
+            sentence: null === $finding ? '' : $this->say->again($finding->payload->sentence),
             sheet: $sheet,
             prepare: $prepared,
             ready: [] === array_filter($prepared, static fn (array $item): bool => !$item['done']),

@@ -44,8 +44,9 @@ final readonly class ReportView
 
         return new ReportPage(
             findings: array_map(
-                static fn (Entry $entry): array => [
-                    'sentence' => $entry->payload->sentence->sentence,
+                fn (Entry $entry): array => [
+                    'sentence' => $this->say->again($entry->payload->sentence),
+                    'signed' => $entry->payload->sentence->sentence,
                     'mass' => $entry->payload->mass,
                     'arguments' => $entry->payload->arguments,
                     'by' => $entry->claim->author ?? ($names[$entry->author] ?? ''),

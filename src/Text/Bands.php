@@ -80,6 +80,19 @@ final readonly class Bands
         return implode('; ', $said);
     }
 
+    /** "As expected, 0.5 to 1.8 times what such a drive makes there": heat goes by its share, not by its degrees. */
+    public function heat(CheckAt $at, Row $row): string
+    {
+        $wording = $row->observer->wording;
+        $good = (int) array_search('as-expected', $wording->words, true);
+
+        return $this->say->ui('band.heat', [
+            'word' => $this->say->word($at, $row->id, $wording->words[$good]),
+            'low' => Letters::number((string) ($wording->limits[$good - 1] ?? 0.0)),
+            'high' => Letters::number((string) ($wording->limits[$good] ?? 0.0)),
+        ]);
+    }
+
     private function unit(Row $row): ?string
     {
         $typed = $row->observer->typed;

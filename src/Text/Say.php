@@ -110,6 +110,15 @@ final readonly class Say
         return new Said($this->group($group));
     }
 
+    /** A sentence that was frozen, in the reader's language where its key is known. */
+    public function again(Said $said): string
+    {
+        $place = $said->parameters['place'] ?? null;
+        $text = '' === $said->key || null === $place ? '' : $this->text($said->key, ['place' => $this->place($place)]);
+
+        return '' === $text || $text === $said->key ? $said->sentence : $text;
+    }
+
     /** The likeliest fault of a repair group: what its finding says. */
     public function leading(Judgement $judgement, GroupAt $group): ?SuspectAt
     {

@@ -23,9 +23,14 @@ final readonly class Confirmation
     /**
      * @param bool $wanted the system is opened, or the part is dear
      * @param Reading|null $lone the reading that carries it alone, where it was taken once and can be taken again
+     * @param Reading|null $against what its own check says against it, likewise
      */
-    private function __construct(public bool $given, public bool $wanted, public ?Reading $lone)
-    {
+    private function __construct(
+        public bool $given,
+        public bool $wanted,
+        public ?Reading $lone,
+        public ?Reading $against,
+    ) {
     }
 
     /** @param list<CheckAt> $confirming */
@@ -33,7 +38,7 @@ final readonly class Confirmation
     {
         $wanted = self::isWanted($belief->field, $settings, $group);
         $enough = $wanted ? self::SPEAKS_CLEARLY : self::SPEAKS_FOR;
-        $own = $raised = null;
+        $own = $raised = $against = null;
         foreach (Explanation::of($belief, $group) as $argument) {
             $check = $argument->reading->check;
             $family = [] !== array_filter($confirming, static fn (CheckAt $one): bool => $one->is($check));
@@ -41,11 +46,20 @@ final readonly class Confirmation
                 $own = $argument;
             } elseif ($argument->ratio >= self::SPEAKS_FOR) {
                 $raised ??= $argument;
+            } elseif ($family && $argument->ratio <= 1.0 / self::SPEAKS_FOR && self::canBeAgain($belief, $argument)) {
+                $against ??= $argument->reading;
             }
         }
         $given = null !== $own && (null !== $raised || $own->reading->times > 1);
 
-        return new self($given, $wanted, $wanted ? self::lone($belief, $group) : null);
+        return new self($given, $wanted, $wanted ? self::lone($belief, $group) : null, $against);
+    }
+
+    private static function canBeAgain(Belief $belief, Argument $argument): bool
+    {
+        $check = $belief->field->knowledge->checks->of($argument->reading->check);
+
+        return 1 === $argument->reading->times && $check->canBeRepeated(false);
     }
 
     /** Opening the system, or buying a part over the shop's limit. */

@@ -104,10 +104,10 @@ final readonly class Verdict
             if (null !== $confirm) {
                 return $show($confirm, null, 'confirm');
             }
-            if ($passed && null !== $proof->lone) {
-                $lone = $proof->lone;
-                $check = $belief->field->knowledge->checks->of($lone->check);
-                $again = $planner->weigh($check, $lone->check->place, $now);
+            // what carries it alone, and what its own check says against it, is taken again before anybody signs
+            foreach ($passed ? array_filter([$proof->against, $proof->lone]) : [] as $doubtful) {
+                $check = $belief->field->knowledge->checks->of($doubtful->check);
+                $again = $planner->weigh($check, $doubtful->check->place, $now);
                 if ($again->isPossible()) {
                     return $show($again, null, 'repeat');
                 }
