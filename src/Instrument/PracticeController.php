@@ -26,6 +26,7 @@ use Symfony\Component\Uid\Uuid;
 final class PracticeController extends RendersJob
 {
     private const MOST = 9999;
+    private const TRIES = 40;
 
     public function __construct(
         private readonly PracticeVehicle $practice,
@@ -41,20 +42,26 @@ final class PracticeController extends RendersJob
     {
         $entry = $request->request->getString('entry');
         $id = Uuid::isValid($entry) ? Uuid::fromString($entry) : Uuid::v7();
-        // the same form sent twice is the same vehicle
-        $number = 1 + abs(crc32($id->toRfc4122())) % self::MOST;
+        // the same form sent twice is the same vehicle, and it has a driver who complains
+        $first = abs(crc32($id->toRfc4122())) % self::MOST;
         $presets = array_keys($this->catalogue->presets);
-        $drawn = null;
-        for ($n = 0; $n < \count($presets) && null === $drawn; ++$n) {
-            $preset = $presets[($number + $n) % \count($presets)];
-            $drawn = $this->vehicles->drawn($preset, $number);
+        for ($n = 0; $n < self::TRIES; ++$n) {
+            $number = 1 + ($first + $n) % self::MOST;
+            $preset = $presets[$number % \count($presets)];
+            $vehicle = $this->vehicles->drawn($preset, $number)[0] ?? null;
+            $said = static fn (string $check): string => (string) ($vehicle?->answer($check.'@vehicle')[''] ?? '');
+            if (!\in_array($said('complaint'), ['', 'none'], true)) {
+                return $this->begin($user, $id, new VehicleKind(Job::PRACTICE.' '.$number, $preset), $said);
+            }
         }
-        if (null === $drawn) {
-            // it says that they are being computed
-            return $this->redirectToRoute('instrument_simulated', [], Response::HTTP_SEE_OTHER);
-        }
-        $said = static fn (string $check): string => (string) ($drawn[0]->answer($check.'@vehicle')[''] ?? '');
-        $kind = new VehicleKind(Job::PRACTICE.' '.$number, $preset);
+
+        // it says that they are being computed
+        return $this->redirectToRoute('instrument_simulated', [], Response::HTTP_SEE_OTHER);
+    }
+
+    /** @param \Closure(string): string $said what its driver says to a question */
+    private function begin(User $user, Uuid $id, VehicleKind $kind, \Closure $said): Response
+    {
         $intake = new IntakePayload([$said('complaint')], $said('pattern'), new Arrival(true), [], '');
         $job = ($this->open)($user, Uuid::v5($id, 'practice'), $id, $kind, $intake);
 
