@@ -10,6 +10,9 @@ use Rodrel\Core\Prediction\SoundSignature;
 /** Predictions as files of constant arrays that opcache shares: including one costs a page almost nothing. */
 final readonly class SignatureFiles
 {
+    /** A file so old is thrown away: it comes back from the database if anybody asks (s). */
+    private const KEPT_S = 30 * 86400;
+
     public function __construct(private string $signatureDir)
     {
     }
@@ -33,6 +36,17 @@ final readonly class SignatureFiles
         $this->write($signature->key.'.php', $signature->toArray());
         // pages want the medians of a sound vehicle, not the chances of its words
         $this->write($signature->key.'.sound.php', ['chances' => []] + $sound->toArray());
+        $this->tidy();
+    }
+
+    /** Those of older catalogues and of vehicles that are long gone. */
+    private function tidy(): void
+    {
+        foreach (glob($this->signatureDir.'/*.php') ?: [] as $file) {
+            if (filemtime($file) < time() - self::KEPT_S) {
+                @unlink($file);
+            }
+        }
     }
 
     /** @return array<array-key, mixed>|null */
