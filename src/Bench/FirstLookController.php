@@ -170,7 +170,7 @@ final class FirstLookController extends RendersJob
         $first = [];
         foreach ($checks as $check) {
             $turn = $check->demand->turn;
-            $fits = $turn->fits($now->complaints($checks), $now->seen($checks));
+            $fits = $turn->fits($now->troubles($checks), $now->seen($checks));
             if (null === $turn->first || $check->isHeat() || !$fits) {
                 continue;
             }

@@ -49,23 +49,19 @@ final class PracticeController extends RendersJob
             $number = 1 + ($first + $n) % self::MOST;
             $preset = $presets[$number % \count($presets)];
             $vehicle = $this->vehicles->drawn($preset, $number)[0] ?? null;
-            $said = static fn (string $check): string => (string) ($vehicle?->answer($check.'@vehicle')[''] ?? '');
-            if (!\in_array($said('complaint'), ['', 'none'], true)) {
-                return $this->begin($user, $id, new VehicleKind(Job::PRACTICE.' '.$number, $preset), $said);
+            $complaint = (string) ($vehicle?->answer('complaint@vehicle')[''] ?? '');
+            if (null !== $vehicle && !\in_array($complaint, ['', 'none'], true)) {
+                $when = (string) ($vehicle->answer('pattern@vehicle')[''] ?? '');
+                $intake = new IntakePayload([$complaint], $when, new Arrival(true), [], '');
+                $kind = new VehicleKind(Job::PRACTICE.' '.$number, $preset);
+                $job = ($this->open)($user, Uuid::v5($id, 'practice'), $id, $kind, $intake);
+
+                return $this->redirectToRoute('job_bench', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
             }
         }
 
         // it says that they are being computed
         return $this->redirectToRoute('instrument_simulated', [], Response::HTTP_SEE_OTHER);
-    }
-
-    /** @param \Closure(string): string $said what its driver says to a question */
-    private function begin(User $user, Uuid $id, VehicleKind $kind, \Closure $said): Response
-    {
-        $intake = new IntakePayload([$said('complaint')], $said('pattern'), new Arrival(true), [], '');
-        $job = ($this->open)($user, Uuid::v5($id, 'practice'), $id, $kind, $intake);
-
-        return $this->redirectToRoute('job_bench', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
     }
 
     #[Route('/jobs/{id:job}/practice/{check}', name: 'practice_answer', methods: ['GET'])]

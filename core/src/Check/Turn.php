@@ -40,22 +40,28 @@ final readonly class Turn
     }
 
     /**
-     * @param list<string> $complaints what the driver said
+     * Whether anything that is looked into wants it; one complaint that has no use for it does not bar it from another.
+     *
+     * @param list<string> $troubles ids of complaints, said or found
      * @param list<string> $seen answers so far, `check/row/word`
      */
-    public function fits(array $complaints, array $seen): bool
+    public function fits(array $troubles, array $seen): bool
     {
-        if ([] !== array_intersect($this->unlessSeen, $seen)) {
+        if ([] === $troubles || [] !== array_intersect($this->unlessSeen, $seen)) {
             return true;
         }
-        foreach ($complaints as $complaint) {
-            foreach ($this->notFor as $kind) {
-                if (str_starts_with($complaint.self::WHOLE, $kind)) {
-                    return false;
-                }
+
+        return [] !== array_filter($troubles, fn (string $one): bool => !$this->isNotFor($one));
+    }
+
+    private function isNotFor(string $complaint): bool
+    {
+        foreach ($this->notFor as $kind) {
+            if (str_starts_with($complaint.self::WHOLE, $kind)) {
+                return true;
             }
         }
 
-        return true;
+        return false;
     }
 }

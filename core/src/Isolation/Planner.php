@@ -87,16 +87,16 @@ final class Planner
     {
         $knowledge = $this->belief->field->knowledge;
         $layout = $this->belief->field->layout;
-        $complaints = $now->complaints($knowledge->checks);
+        $troubles = $now->troubles($knowledge->checks);
         $held = $now->held($knowledge->checks);
         $answers = $now->seen($knowledge->checks);
-        $unspun = self::isOfDrag($complaints) && !$now->spun($knowledge->checks);
+        $unspun = Situation::isOfDrag($troubles) && !$now->spun($knowledge->checks);
         $proposals = $seen = [];
         foreach ($now->readings as $reading) {
             $seen[$this->belief->field->same($reading->check)] = true;
         }
         foreach ($knowledge->checks as $check) {
-            if ($check->role->proof || $check->role->asked || !$check->demand->turn->fits($complaints, $answers)) {
+            if ($check->role->proof || $check->role->asked || !$check->demand->turn->fits($troubles, $answers)) {
                 continue;
             }
             if ($unspun && Lift::WheelsOff === $check->demand->lift) {
@@ -226,16 +226,6 @@ final class Planner
         }
 
         return $best;
-    }
-
-    /**
-     * A wheel that drags is spun before it is taken off.
-     *
-     * @param list<string> $complaints
-     */
-    private static function isOfDrag(array $complaints): bool
-    {
-        return [] !== array_filter($complaints, static fn (string $one): bool => str_starts_with($one, 'drags'));
     }
 
     /**

@@ -6,6 +6,7 @@ namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Checks;
+use Rodrel\Core\Check\Observer\ComplaintObserver;
 use Rodrel\Core\Vehicle\Reach;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
@@ -15,6 +16,8 @@ use Rodrel\Core\Vocabulary\Place;
 final readonly class Situation
 {
     /** The complaint that is none. */
+    /** How the ids of complaints of drag begin. */
+    private const DRAGS = 'drags';
     private const NOBODY_COMPLAINS = 'none';
 
     /**
@@ -95,12 +98,38 @@ final readonly class Situation
     {
         $said = [];
         foreach ($this->readings as $reading) {
-            if ($checks->of($reading->check)->role->asked) {
+            if ($checks->of($reading->check)->firstRow()->observer instanceof ComplaintObserver) {
                 array_push($said, ...array_values($reading->outcomes), ...$reading->also);
             }
         }
 
         return $said;
+    }
+
+    /**
+     * What is looked into: what the driver said, and drag at every wheel that was found held though he spoke of none.
+     *
+     * @return list<string> ids of complaints
+     */
+    public function troubles(Checks $checks): array
+    {
+        $said = $this->complaints($checks);
+        if (self::isOfDrag($said)) {
+            return $said;
+        }
+        $found = array_map(static fn (Corner $corner): string => self::DRAGS.'-'.$corner->value, $this->held($checks));
+
+        return [...$said, ...$found];
+    }
+
+    /**
+     * A wheel that drags is spun before it is taken off.
+     *
+     * @param list<string> $complaints
+     */
+    public static function isOfDrag(array $complaints): bool
+    {
+        return [] !== array_filter($complaints, static fn (string $one): bool => str_starts_with($one, self::DRAGS));
     }
 
     /** Nobody complains: the vehicle is looked over. */
