@@ -7,6 +7,8 @@ namespace App\Tests\Functional;
 use App\Instrument\PracticeVehicle;
 use App\Job\Job;
 use App\Job\ReadJob;
+use App\Prediction\HiddenVehicles;
+use Rodrel\Core\Catalogue\Catalogue;
 
 /** A job to play with: the invented vehicle answers every sheet by itself, and as a sound one once it is cured. */
 final class PracticeTest extends ShopTestCase
@@ -41,6 +43,25 @@ final class PracticeTest extends ShopTestCase
         $real = $this->freshJob();
         $this->client->request('GET', "/jobs/$real/practice");
         self::assertResponseStatusCodeSame(404, 'a real vehicle has no such page');
+    }
+
+    public function testEveryKindOfVehicleCanBePractisedOn(): void
+    {
+        $this->signIn('fenwarren');
+        $vehicles = self::getContainer()->get(HiddenVehicles::class);
+        $catalogue = self::getContainer()->get(Catalogue::class);
+        $said = [];
+        foreach (['medium-car', 'all-drum-single', 'wet-disc-loader', 'air-disc-lorry'] as $preset) {
+            for ($number = 1; $number <= 12; ++$number) {
+                [$vehicle] = $vehicles->drawn($preset, $number) ?? self::fail('Warm '.$preset.' first.');
+                $said[$preset][] = $vehicle->answer('complaint@vehicle')[''] ?? '';
+                self::assertIsArray($vehicle->answer('pattern@vehicle'), 'a machine\'s driver is not asked');
+            }
+        }
+        foreach ($said as $preset => $complaints) {
+            self::assertSame([], array_diff($complaints, ['none', ...array_keys($catalogue->complaints->all)]), $preset);
+            self::assertNotSame(['none'], array_unique($complaints), $preset);
+        }
     }
 
     /** @return array{words: array<string, string>, numbers: array<string, string>} */

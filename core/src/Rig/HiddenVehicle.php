@@ -68,7 +68,10 @@ final class HiddenVehicle
         $at = \is_string($check) ? CheckAt::parse($check) : $check;
         $answers = [];
         foreach ($this->field->knowledge->checks->of($at)->rows as $row) {
-            $signature = $this->field->signature->rows[$at->row($row->id)];
+            $signature = $this->field->signature->rows[$at->row($row->id)] ?? null;
+            if (null === $signature) {
+                continue; // nobody asks this of such a vehicle
+            }
             $noise = $row->observer->wording->noise;
             $off = $this->wavering ? $this->deviation() : 0.0;
             $answers[$row->id] = isset($signature['medians'])
