@@ -288,6 +288,9 @@ final class JudgeCommand
             ),
             'never ending' => $share(static fn (array $job): bool => 'endless' === $job['end']),
             'trial repair' => $share(static fn (array $job): bool => 'trial' === $job['end']),
+            'seen wrong, whatever the complaint' => $share(
+                static fn (array $job): bool => 'seen' === $job['end'],
+            ),
             'not shown' => $share(static fn (array $job): bool => 'not-shown' === $job['end']),
             'false contradictions' => $share(static fn (array $job): bool => (bool) $job['falselyOdd']),
             'forbidden' => $sum('forbidden'),

@@ -35,7 +35,7 @@ final readonly class PracticeVehicle
     /** What is wrong with it; null while its predictions are being computed, or where the job is no practice. */
     public function has(LoadedJob $loaded): ?string
     {
-        [$vehicle, $suspect] = $this->of($loaded, 0) ?? [null, null];
+        [$vehicle, $suspect] = $this->of($loaded, '') ?? [null, null];
 
         return null === $vehicle || null === $suspect ? null : $this->say->finding($vehicle->cure(), $suspect);
     }
@@ -48,7 +48,7 @@ final readonly class PracticeVehicle
     {
         $readings = $loaded->state->story->entriesOf(ReadingPayload::class);
         $turn = \count(array_filter($readings, static fn ($entry): bool => $entry->payload->check->is($at)));
-        [$vehicle] = $this->of($loaded, $turn) ?? [null];
+        [$vehicle] = $this->of($loaded, $at.' '.$turn) ?? [null];
         if (null === $vehicle) {
             return null;
         }
@@ -73,11 +73,11 @@ final readonly class PracticeVehicle
     }
 
     /** @return array{HiddenVehicle, SuspectAt}|null */
-    private function of(LoadedJob $loaded, int $turn): ?array
+    private function of(LoadedJob $loaded, string $asked): ?array
     {
         $number = $loaded->job->practice();
 
-        return null === $number ? null : $this->vehicles->drawn($loaded->job->preset(), $number, $turn);
+        return null === $number ? null : $this->vehicles->drawn($loaded->job->preset(), $number, $asked);
     }
 
     private function cured(LoadedJob $loaded, HiddenVehicle $vehicle): bool

@@ -43,11 +43,11 @@ final readonly class HiddenVehicles
     /**
      * A vehicle with a fault drawn by its number, as often as faults of its kind are.
      *
-     * @param int $turn how often it was asked before: its answers waver anew each time
+     * @param string $asked what it is asked, and how often it was before: each of its answers wavers for itself
      *
      * @return array{HiddenVehicle, SuspectAt}|null nothing while its predictions are being computed
      */
-    public function drawn(string $preset, int $number, int $turn = 0): ?array
+    public function drawn(string $preset, int $number, string $asked = ''): ?array
     {
         $document = $this->catalogue->vehicle($preset);
         $layout = Layout::fromArray($document);
@@ -64,7 +64,7 @@ final readonly class HiddenVehicles
         while ($drawn < \count($weights) - 1 && ($left -= $weights[$drawn]) > 0.0) {
             ++$drawn;
         }
-        $vehicle = HiddenVehicle::drawn($field, $drawn, new Mt19937(self::SEED + $number + self::FINE * $turn));
+        $vehicle = HiddenVehicle::drawn($field, $drawn, new Mt19937(self::SEED + crc32($number.$asked)));
 
         return [$vehicle, $field->particles[$drawn]->suspect];
     }

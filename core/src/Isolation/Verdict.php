@@ -141,6 +141,14 @@ final readonly class Verdict
         if ($mass >= self::TRIAL_FROM) {
             return $show(null, $group, 'trial');
         }
+        $seen = SeenWrong::of($belief);
+        if (null !== $seen) {
+            $check = $belief->field->knowledge->checks->of($seen->reading->check);
+            $again = $planner->weigh($check, $seen->reading->check->place, $now);
+            $once = 1 === $seen->reading->times && $check->canBeRepeated($now->car->drivenIn) && $again->isPossible();
+
+            return $once ? $show($again, null, 'repeat') : $show(null, $seen->group, 'seen');
+        }
         if ($patient && $belief->second() >= self::DOUBT_FROM) {
             // two faults are rarer than one slip: what else would there be to look at, were it one fault alone?
             $alone = array_filter(

@@ -14,6 +14,7 @@ use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Isolation\Opening;
 use Rodrel\Core\Isolation\Planner;
 use Rodrel\Core\Isolation\Reading;
+use Rodrel\Core\Isolation\SeenWrong;
 use Rodrel\Core\Isolation\Situation;
 use Rodrel\Core\Isolation\Verdict;
 use Rodrel\Core\Log\Entry;
@@ -163,6 +164,27 @@ final class PlannerTest extends TestCase
         self::assertSame($ids(null), $ids($all));
         self::assertContains('push-back', $ids($all));
         self::assertNotContains('push-back', $ids(['box-spanner']));
+    }
+
+    /** A soaked lining is wrong whatever the driver said; glaze on old pads and a dry hose are ordinary. */
+    public function testWhatWasSeenAndIsWrongInItself(): void
+    {
+        $field = World::field('medium-car');
+        $at = new \DateTimeImmutable('2026-03-01');
+        $seen = static function (string $check, array $words, bool $unsure = false) use ($field, $at): ?SeenWrong {
+            $readings = [
+                new Reading('c', CheckAt::parse('complaint@vehicle'), ['' => 'locks-front'], false, $at),
+                new Reading('r', CheckAt::parse($check), $words, $unsure, $at),
+            ];
+
+            return SeenWrong::of(Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings));
+        };
+        $soaked = ['boots' => 'dry', 'lining' => 'soaked', 'adjuster' => 'turns', 'spring' => 'right'];
+        self::assertSame('shoes@lr', (string) $seen('drum-look@lr', $soaked)?->group);
+        self::assertNull($seen('drum-look@lr', $soaked, true), 'who is not sure has not seen it');
+        self::assertNull($seen('drum-look@lr', ['lining' => 'dry'] + $soaked));
+        self::assertNull($seen('pads-look@lf', ['' => 'glazed']));
+        self::assertNull($seen('hose-look@lf', ['' => 'sound']));
     }
 
     /** Where pressure is stored nothing is opened before it is let go, and an engine that ran since fills it again. */
