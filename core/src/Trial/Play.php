@@ -44,6 +44,8 @@ final class Play
 {
     /** Waiting for a hot wheel, with other work to do meanwhile (minutes; estimate). */
     private const COOL_MINUTES = 5.0;
+    /** What must be shown before anything is opened is taken again until it is, and who cannot show it gives up. */
+    private const UNTIL_SHOWN = 6;
 
     public float $minutes = 0.0;
     public float $consumablesCents = 0.0;
@@ -214,14 +216,26 @@ final class Play
     /** What stands before a check and is opened by a reading is read first: stored pressure let go, for one. */
     private function openGates(Check $check, CheckAt $at): void
     {
+        for ($n = 0; $n < self::UNTIL_SHOWN; ++$n) {
+            $first = $this->opener($check, $at);
+            if (null === $first) {
+                return;
+            }
+            $this->make($first);
+        }
+    }
+
+    private function opener(Check $check, CheckAt $at): ?CheckAt
+    {
         $situation = $this->state()->situation;
-        $gates = $this->catalogue->gates->closedFor($check, $at->place, $situation, $this->catalogue->checks);
-        foreach ($gates as $gate) {
+        foreach ($this->catalogue->gates->closedFor($check, $at->place, $situation, $this->catalogue->checks) as $gate) {
             $first = $gate->answers[0] ?? null;
-            if (!$gate->waits && null !== $first && $first->id !== $at->id && ($this->made[(string) $first] ?? 0) < 2) {
-                $this->make($first);
+            if (!$gate->waits && null !== $first && $first->id !== $at->id) {
+                return $first;
             }
         }
+
+        return null;
     }
 
     private function prepare(Check $check): void
