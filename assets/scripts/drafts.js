@@ -153,7 +153,11 @@ export function drafts() {
         if (draft && fill(form, draft.values)) {
             say(form, new Date(draft.at));
         }
+        let told = false; // what another tab tells is not told back to it
         const keep = () => {
+            if (told) {
+                return;
+            }
             const kept = values(form);
             if (Object.keys(kept).length === 0) {
                 store.drop(key);
@@ -166,6 +170,21 @@ export function drafts() {
         document.addEventListener('input', own);
         document.addEventListener('change', own);
         document.addEventListener('click', (event) => setTimeout(() => own(event), 0));
+        globalThis.addEventListener('storage', (event) => {
+            if (event.key !== key) {
+                return;
+            }
+            told = true;
+            const other = store.get(key);
+            form.reset();
+            fill(form, other?.values ?? {});
+            if (other) {
+                say(form, new Date(other.at));
+            } else {
+                form.querySelector('.kept-here')?.remove();
+            }
+            told = false;
+        });
     }
     const refused = document.querySelector('.refused-here');
     if (refused) {

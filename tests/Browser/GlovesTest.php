@@ -139,9 +139,10 @@ final class GlovesTest extends BrowserTestCase
         self::assertTrue($held, 'a key that is held down presses nothing again');
     }
 
-    public function testPaperHoldsNoControls(): void
+    /** Every page as it is laid out between the margins of A4, which is narrower than letter. */
+    public function testPaperHoldsNoControlsAndNothingIsCutOff(): void
     {
-        $chrome = $this->chrome()->signIn('aldershaw');
+        $chrome = $this->chrome(718, 1016)->signIn('aldershaw');
         $chrome->go('/');
         $job = (string) parse_url((string) $chrome->one('.job-line')->getAttribute('href'), \PHP_URL_PATH);
         $paper = static fn (string $media): mixed => $chrome->driver->executeCustomCommand(
@@ -162,6 +163,8 @@ final class GlovesTest extends BrowserTestCase
                         .'one.getClientRects().length > 0).map((one) => one.outerHTML.slice(0, 90)).slice(0, 2);',
                 );
                 $left = [...$left, ...array_map(static fn (string $one): string => "$page $one", (array) $shown)];
+                $wide = $chrome->driver->executeScript('return document.documentElement.scrollWidth;');
+                $left = $wide > 718 ? [...$left, "$page is $wide px wide"] : $left;
                 $paper('');
             }
         } finally {

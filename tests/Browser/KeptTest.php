@@ -30,6 +30,14 @@ final class KeptTest extends BrowserTestCase
         self::assertSame($sheet, $chrome->path(), 'another unit leaves nobody\'s sheet');
         self::assertTrue($chrome->one(self::LEFT.'[value=two-hands]')->isSelected());
         self::assertMatchesRegularExpression('/Kept on this device since \d/', $chrome->text('.kept-here'));
+        $first = $chrome->driver->getWindowHandle();
+        $chrome->driver->switchTo()->newWindow();
+        $chrome->go($sheet)->touch('input[name="word[lr]"][value=one-hand]');
+        $chrome->driver->close();
+        $chrome->driver->switchTo()->window($first);
+        $left = 'input[name="word[lr]"][value=one-hand]';
+        self::assertTrue($chrome->one($left)->isSelected(), 'two tabs agree');
+        self::assertTrue($chrome->one(self::LEFT.'[value=two-hands]')->isSelected());
         $chrome->driver->manage()->deleteAllCookies();
         $chrome->signIn('fenwarren')->go($sheet);
         $right = $chrome->one('input[name="word[rr]"][value=one-finger]');
