@@ -128,7 +128,10 @@ final readonly class JoinJobs
                     'width' => $photo['width'],
                     'height' => $photo['height'],
                 ],
-                ['author' => $photo['author'], 'name' => $photo['name'] ?? $this->users->names()[$photo['author']] ?? ''],
+                [
+                    'author' => $photo['author'],
+                    'name' => $photo['name'] ?? $this->users->names()[$photo['author']] ?? '',
+                ],
             );
         }
     }

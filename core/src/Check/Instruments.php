@@ -189,8 +189,8 @@ final class Instruments
     }
 
     /**
-     * mL/s out of an open bleeder, or of the pipe's end at the top of the hose, by the reservoir's head alone: head over
-     * the series resistance toward it.
+     * mL/s out of an open bleeder, or of the pipe's end at the top of the hose, by the reservoir's head alone: head
+     * over the series resistance toward it.
      */
     public function openLineMlPerS(VehicleRun $run, Corner $corner, Joint $joint = Joint::Wheel): float
     {

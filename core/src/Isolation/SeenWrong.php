@@ -46,8 +46,13 @@ final readonly class SeenWrong
         $observer = $field->knowledge->checks->of($reading->check)->row($row)?->observer;
         $signature = $field->row($reading->check, $row);
         $at = (int) array_search($word, $signature['words'], true);
-        $odd = null !== $observer && $observer->isSign() && $word !== $observer->good() && !$observer->isOrdinary($word);
-        if (!$odd || $signature['table'][0][$at] > self::RARELY) {
+        if (
+            null === $observer
+            || !$observer->isSign()
+            || $word === $observer->good()
+            || $observer->isOrdinary($word)
+            || $signature['table'][0][$at] > self::RARELY
+        ) {
             return [];
         }
         $groups = [];

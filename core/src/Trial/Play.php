@@ -228,7 +228,8 @@ final class Play
     private function opener(Check $check, CheckAt $at): ?CheckAt
     {
         $situation = $this->state()->situation;
-        foreach ($this->catalogue->gates->closedFor($check, $at->place, $situation, $this->catalogue->checks) as $gate) {
+        $gates = $this->catalogue->gates->closedFor($check, $at->place, $situation, $this->catalogue->checks);
+        foreach ($gates as $gate) {
             $first = $gate->answers[0] ?? null;
             if (!$gate->waits && null !== $first && $first->id !== $at->id) {
                 return $first;
