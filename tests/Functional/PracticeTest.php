@@ -16,16 +16,21 @@ final class PracticeTest extends ShopTestCase
     public function testItAnswersWhatIsAskedAndIsCuredByTheRightRepair(): void
     {
         $this->signIn('fenwarren');
-        $sent = ['_token' => 'csrf-token', 'entry' => '01a21b09-a05e-72b4-8683-85a6171cf0e1'];
-        foreach ([1, 2] as $time) {
-            $this->client->request('POST', '/practice', $sent);
-            self::assertResponseStatusCodeSame(303);
-            $to[] = (string) $this->client->getResponse()->headers->get('Location');
+        // the first of these numbers that is a car with a pedal
+        for ($n = 1; '' === ($id ?? '') || !isset($this->answer($id, 'pedal@vehicle')['numbers']['travel']); ++$n) {
+            self::assertLessThan(9, $n, 'eight practice vehicles without a pedal');
+            $sent = ['_token' => 'csrf-token', 'entry' => '01a21b09-a05e-72b4-8683-85a6171cf0e'.$n];
+            $to = [];
+            foreach ([1, 2] as $time) {
+                $this->client->request('POST', '/practice', $sent);
+                self::assertResponseStatusCodeSame(303);
+                $to[] = (string) $this->client->getResponse()->headers->get('Location');
+            }
+            self::assertSame($to[0], $to[1], 'sent twice, opened once');
+            $id = explode('/', $to[0])[2];
         }
-        self::assertSame($to[0], $to[1], 'sent twice, opened once');
-        $id = explode('/', $to[0])[2];
-        $this->client->request('GET', $to[0]);
-        self::assertStringContainsString('an invented vehicle', $this->text('.way-reach'));
+        $this->client->request('GET', "/jobs/$id/bench");
+        self::assertStringContainsString('an invented vehicle', $this->text('.way-practice'));
 
         $answer = $this->answer($id, 'pedal@vehicle');
         self::assertSame(['sink', 'feel'], array_keys($answer['words']));
