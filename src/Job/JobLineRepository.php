@@ -49,13 +49,15 @@ final class JobLineRepository extends ServiceEntityRepository
         return $lines;
     }
 
-    /** @return list<Uuid> jobs that were handed over, the last one first */
+    /** @return list<Uuid> jobs that were handed over, the last one first; what was only practised does not count */
     public function finished(int $most): array
     {
         /** @var list<JobLine> $lines */
         $lines = $this->createQueryBuilder('l')
             ->andWhere('l.stage = :done')
             ->setParameter('done', Stage::Done)
+            ->andWhere('l.unit NOT LIKE :practice')
+            ->setParameter('practice', Job::PRACTICE.' %')
             ->orderBy('l.touchedAt', 'DESC')
             ->setMaxResults($most)
             ->getQuery()
