@@ -151,6 +151,15 @@ final class Planner
         );
     }
 
+    /** A reading taken once more; null where that cannot be made now. */
+    public function again(Reading $reading, Situation $now): ?Proposal
+    {
+        $check = $this->belief->field->knowledge->checks->of($reading->check);
+        $again = $this->weigh($check, $reading->check->place, $now);
+
+        return $again->isPossible() ? $again : null;
+    }
+
     /** Held against others by itself alone. */
     public function alone(Proposal $one): Proposal
     {

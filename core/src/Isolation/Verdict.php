@@ -83,8 +83,8 @@ final readonly class Verdict
             return $show(self::condition($possible, $belief->field->knowledge->condition), null, 'condition');
         }
         foreach ($contradiction->again ?? [] as $odd) {
-            $again = $planner->weigh($belief->field->knowledge->checks->of($odd->check), $odd->check->place, $now);
-            if ($again->isPossible()) {
+            $again = $planner->again($odd, $now);
+            if (null !== $again) {
                 return $show($again, null, 'contradiction');
             }
         }
@@ -106,9 +106,8 @@ final readonly class Verdict
             }
             // what carries it alone, and what its own check says against it, is taken again before anybody signs
             foreach ($passed ? array_filter([$proof->against, $proof->lone]) : [] as $doubtful) {
-                $check = $belief->field->knowledge->checks->of($doubtful->check);
-                $again = $planner->weigh($check, $doubtful->check->place, $now);
-                if ($again->isPossible()) {
+                $again = $planner->again($doubtful, $now);
+                if (null !== $again) {
                     return $show($again, null, 'repeat');
                 }
             }
@@ -130,12 +129,9 @@ final readonly class Verdict
         }
 
         $doubtful = self::mostTelling($belief, $now);
-        if (null !== $doubtful) {
-            $check = $belief->field->knowledge->checks->of($doubtful->check);
-            $again = $planner->weigh($check, $doubtful->check->place, $now);
-            if ($again->isPossible()) {
-                return $show($again, null, 'repeat');
-            }
+        $again = null === $doubtful ? null : $planner->again($doubtful, $now);
+        if (null !== $again) {
+            return $show($again, null, 'repeat');
         }
 
         if ($mass >= self::TRIAL_FROM) {
@@ -144,10 +140,10 @@ final readonly class Verdict
         $seen = SeenWrong::of($belief);
         if (null !== $seen) {
             $check = $belief->field->knowledge->checks->of($seen->reading->check);
-            $again = $planner->weigh($check, $seen->reading->check->place, $now);
-            $once = 1 === $seen->reading->times && $check->canBeRepeated($now->car->drivenIn) && $again->isPossible();
+            $once = 1 === $seen->reading->times && $check->canBeRepeated($now->car->drivenIn);
+            $again = $once ? $planner->again($seen->reading, $now) : null;
 
-            return $once ? $show($again, null, 'repeat') : $show(null, $seen->group, 'seen');
+            return null !== $again ? $show($again, null, 'repeat') : $show(null, $seen->group, 'seen');
         }
         if ($patient && $belief->second() >= self::DOUBT_FROM) {
             // two faults are rarer than one slip: what else would there be to look at, were it one fault alone?
