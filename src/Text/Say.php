@@ -78,7 +78,7 @@ final readonly class Say
     /** "Renew the hose, left front" */
     public function work(GroupAt $group): string
     {
-        return $this->text('repair.'.$group->id.'.do').', '.$this->place($group->place->id);
+        return $this->at($this->text('repair.'.$group->id.'.do'), $group->place);
     }
 
     /** An open item, or work that was refused: by whom, why. */
