@@ -15,8 +15,10 @@ use Rodrel\Core\Vocabulary\SuspectAt;
  */
 final class Belief
 {
-    /** No chance counts as less: one reading alone never makes a thing impossible. */
-    private const LEAST = 1e-300;
+    /** No weight to start from counts as less. */
+    private const LEAST = 1e-200;
+    /** Against the heaviest, what is lighter comes back into sight by no single reading taken away. */
+    private const GONE = 1e-20;
 
     /** @var array<string, float> mass by repair group, heaviest first; of a pair both */
     public readonly array $groups;
@@ -29,18 +31,19 @@ final class Belief
 
     /**
      * @param list<Reading> $readings
-     * @param array<string, list<Evidence>> $evidence by cause that is shared
-     * @param array<string, list<array<int, float>>> $logs by cause, then slips, then hypothesis
-     * @param non-empty-list<non-empty-array<int, float>> $sums all of them, by slips, then hypothesis
+     * @param array<string, Told> $told by cause that is shared
+     * @param array<int, array<string, true>> $causes of each reading
+     * @param list<array<int, float>> $scaled weights against the heaviest, by slips, then
+     *     hypothesis: those that are not gone, "a second fault" last
      */
     private function __construct(
         public readonly Field $field,
         public readonly Opening $opening,
         public readonly array $readings,
-        private readonly array $evidence,
-        private readonly array $logs,
+        private readonly array $told,
+        private readonly array $causes,
         public readonly Weights $weights,
-        private readonly array $sums,
+        private readonly array $scaled,
     ) {
         $this->groups = $field->byGroup($weights->posterior);
         $this->suspects = $field->bySuspect($weights->posterior);
@@ -58,56 +61,64 @@ final class Belief
             $things[$field->same($reading->check)] = $reading;
         }
         $readings = array_values($things);
-        $evidence = $logs = [];
+        $evidence = $causes = [];
         foreach ($readings as $n => $reading) {
             foreach (Evidence::of($field, $opening, $n, $reading) as $m => $row) {
-                $evidence['' === $row->cause ? $n.' '.$m : $row->cause][] = $row;
+                $cause = '' === $row->cause ? $n.' '.$m : $row->cause;
+                $evidence[$cause][] = $row;
+                $causes[$n][$cause] = true;
             }
         }
-        foreach ($evidence as $cause => $rows) {
-            $logs[$cause] = self::logs($rows);
+        $told = array_map(Told::of(...), $evidence);
+        $last = \count($opening->weights);
+        [$scaled, $top] = Weights::scaled(self::sums($opening, $told));
+        $live = [];
+        foreach ($scaled[0] as $i => $weight) {
+            if ($i === $last || max($weight, $scaled[1][$i], $scaled[2][$i]) > self::GONE) {
+                $live[$i] = true;
+            }
         }
 
-        $sums = self::sums($opening, $logs);
-
-        return new self($field, $opening, $readings, $evidence, $logs, Weights::of($sums), $sums);
+        return new self(
+            $field,
+            $opening,
+            $readings,
+            $told,
+            $causes,
+            Weights::ofScaled($scaled, $last, $top),
+            array_map(static fn (array $column): array => array_intersect_key($column, $live), $scaled),
+        );
     }
 
-    /** What would be believed without one reading. */
+    /** What would be believed without one reading; what is gone with it is left out. */
     public function without(int $reading): Weights
     {
         if (!isset($this->without[$reading])) {
             // taken away from the whole: nobody adds up all the others again
-            $sums = $this->sums;
-            foreach ($this->evidence as $cause => $rows) {
-                $left = array_values(
-                    array_filter($rows, static fn (Evidence $row): bool => $row->reading !== $reading),
-                );
-                if (\count($left) < \count($rows)) {
-                    $stays = self::logs($left);
-                    foreach ($this->logs[$cause] as $f => $column) {
-                        foreach ($column as $i => $log) {
-                            $sums[$f][$i] += ($stays[$f][$i] ?? 0.0) - $log;
-                        }
+            $scaled = $this->scaled;
+            foreach (array_keys($this->causes[$reading] ?? []) as $cause) {
+                foreach ($this->told[$cause]->lifted($reading, $scaled[0]) as $f => $factors) {
+                    foreach ($scaled[$f] as $i => $weight) {
+                        $scaled[$f][$i] = $weight * $factors[$i];
                     }
                 }
             }
-            $this->without[$reading] = Weights::of($sums);
+            $this->without[$reading] = Weights::ofScaled($scaled, \count($this->opening->weights), 0.0);
         }
 
         return $this->without[$reading];
     }
 
-    /** @return array<string, float> groups without one reading */
+    /** @return array<string, float> groups without one reading, in no order */
     public function groupsWithout(int $reading): array
     {
-        return $this->groupsWithout[$reading] ??= $this->field->byGroup($this->without($reading)->posterior);
+        return $this->groupsWithout[$reading] ??= $this->field->groupSums($this->without($reading)->posterior);
     }
 
     /** How much of a cause's error was already met by other readings of this epoch. */
     public function knows(string $cause): bool
     {
-        return isset($this->evidence[$cause]);
+        return isset($this->told[$cause]);
     }
 
     public function second(): float
@@ -146,74 +157,42 @@ final class Belief
     {
         $bits = 0.0;
         foreach ($masses as $mass) {
-            $bits -= $mass > 0.0 ? $mass * log($mass, 2.0) : 0.0;
+            if ($mass > 0.0) {
+                $bits -= $mass * log($mass);
+            }
         }
 
-        return $bits;
+        return $bits / \M_LN2;
     }
 
     /**
-     * @param array<string, list<array<int, float>>> $logs
+     * @param array<string, Told> $told
      *
-     * @return non-empty-list<non-empty-array<int, float>> by slips, then hypothesis
+     * @return non-empty-list<non-empty-array<int, float>> logs of the unnormalised weights, by slips, then hypothesis
      */
-    private static function sums(Opening $opening, array $logs): array
+    private static function sums(Opening $opening, array $told): array
     {
         $start = array_map(static fn (float $w): float => log(max($w, self::LEAST)), $opening->weights);
-        $start[] = log(max($opening->second, self::LEAST));
+        $second = log(max($opening->second, self::LEAST));
         $sums = [];
         foreach (Evidence::SLIPS as $f => [, $share]) {
-            $sum = [];
-            foreach ($start as $log) {
-                $sum[] = $log + log($share);
-            }
-            foreach ($logs as $column) {
-                foreach ($column[$f] ?? [] as $i => $log) {
-                    $sum[$i] += $log;
+            $sum = $start;
+            $rest = log($share);
+            $last = $second;
+            foreach ($told as $cause) {
+                $logs = $cause->logs($f);
+                foreach ($cause->of as $i => $entry) {
+                    $sum[$i] += $logs[$entry];
                 }
+                $last += $logs[\count($logs) - 1];
+            }
+            $sum[] = $last;
+            foreach ($sum as $i => $log) {
+                $sum[$i] = $log + $rest;
             }
             $sums[] = $sum;
         }
 
         return $sums;
-    }
-
-    /**
-     * Rows that share a cause, the cause summed out.
-     *
-     * @param list<Evidence> $rows
-     *
-     * @return list<array<int, float>> by slips, then hypothesis; empty where nothing is left
-     */
-    private static function logs(array $rows): array
-    {
-        $logs = [];
-        foreach ([] === $rows ? [] : array_keys(Evidence::SLIPS) as $f) {
-            $sum = [];
-            foreach ($rows[0]->weights as $z => $weight) {
-                $product = $rows[0]->columns[$f][$z];
-                foreach ($rows as $n => $row) {
-                    if (0 !== $n) {
-                        foreach ($row->columns[$f][$z] as $i => $chance) {
-                            $product[$i] *= $chance;
-                        }
-                    }
-                }
-                if ([] === $sum && 1.0 === $weight) {
-                    $sum = $product;
-                    continue;
-                }
-                foreach ($product as $i => $chance) {
-                    $sum[$i] = ($sum[$i] ?? 0.0) + $weight * $chance;
-                }
-            }
-            $log = [];
-            foreach ($sum as $chance) {
-                $log[] = log($chance > self::LEAST ? $chance : self::LEAST);
-            }
-            $logs[] = $log;
-        }
-
-        return $logs;
     }
 }

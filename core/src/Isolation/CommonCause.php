@@ -83,14 +83,17 @@ final readonly class CommonCause
      */
     private static function bySuspect(Belief $belief, Check $telling): array
     {
-        $rows = $belief->field->signature->rows;
-        $at = $telling->at(Place::vehicle());
-        $freest = $stuckest = [];
-        foreach ($belief->field->particles as $i => $particle) {
-            $suspect = (string) $particle->suspect;
-            foreach (Corner::cases() as $corner) {
-                $row = $rows[$at->row($corner->value)];
-                $chance = $row['table'][$row['index'][$i]][0];
+        $suspects = $belief->field->suspects;
+        /** @var array<string, array<string, float>> $freest */
+        $freest = [];
+        /** @var array<string, array<string, float>> $stuckest */
+        $stuckest = [];
+        foreach (Corner::cases() as $corner) {
+            $row = $belief->field->row($telling->at(Place::vehicle()), $corner->value);
+            $free = array_column($row['table'], 0);
+            foreach ($belief->field->particles as $i => $_) {
+                $suspect = $suspects->names[$suspects->of[$i]];
+                $chance = $free[$row['index'][$i]];
                 $freest[$suspect][$corner->value] = max($freest[$suspect][$corner->value] ?? 0.0, $chance);
                 $stuckest[$suspect][$corner->value] = min($stuckest[$suspect][$corner->value] ?? 1.0, $chance);
             }

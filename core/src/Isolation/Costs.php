@@ -72,14 +72,14 @@ final readonly class Costs
         }
         asort($order);
         $left = 1.0;
-        $sum = 0.0;
-        foreach (array_keys($order) as $i) {
+        $sum = $comebacks = 0.0;
+        foreach ($order as $i => $_) {
             $sum += $left * $this->byGroup[$i];
             $left -= $masses[$i];
-            $sum += max(0.0, $left) * $this->comebackCents;
+            $comebacks += $left > 0.0 ? $left : 0.0;
         }
 
-        return $sum;
+        return $sum + $comebacks * $this->comebackCents;
     }
 
     /** @param array<int, float> $masses */

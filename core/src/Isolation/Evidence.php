@@ -10,8 +10,9 @@ use Rodrel\Core\InvalidData;
 use Rodrel\Core\Prediction\Signature;
 
 /**
- * How likely one answered row is under every hypothesis, as columns: by the job's share of slips, then by how far off
- * the cause is that the row shares with others. The last entry of a column stands for "a second fault".
+ * How likely one answered row is under every hypothesis, as columns over what can be predicted for it: by the job's
+ * share of slips, then by how far off the cause is that the row shares with others. The last entry of a column stands
+ * for "a second fault".
  *
  * @phpstan-import-type PredictedRow from Signature
  */
@@ -37,12 +38,14 @@ final readonly class Evidence
      * @param int $reading which of the belief's readings
      * @param string $cause what it shares with others; '' for nothing
      * @param list<float> $weights of the points of the cause
-     * @param array<int, list<non-empty-list<float>>> $columns by slips, then point, then hypothesis
+     * @param list<int> $index which entry of a column each hypothesis has
+     * @param array<int, list<non-empty-list<float>>> $columns by slips, then point, then entry
      */
     private function __construct(
         public int $reading,
         public string $cause,
         public array $weights,
+        public array $index,
         public array $columns,
     ) {
     }
@@ -86,11 +89,13 @@ final readonly class Evidence
             default => self::FEW,
         };
         $soft = $half || $reading->unsure;
+        $index = null === $number ? $signature['index'] : array_keys($opening->weights);
+        $shares = self::shares($index, $opening);
         $columns = [];
-        foreach ($points as [$z]) {
-            [$chances, $slip] = null === $number
-                ? self::words($signature, $word, $z, $reading->check->row($row))
-                : self::numbers($signature, $number, $z, $reading->check->row($row));
+        [$byPoint, $slip] = null === $number
+            ? self::words($signature, $word, array_column($points, 0), $reading->check->row($row))
+            : self::numbers($signature, $number, array_column($points, 0), $reading->check->row($row));
+        foreach ($byPoint as $chances) {
             foreach (self::SLIPS as $f => [$times]) {
                 // what the driver says is not slipped by the technician
                 $wrong = min(self::WRONG_AT_MOST, $signature['blunder'] * ($asked ? 1.0 : $times));
@@ -101,19 +106,25 @@ final readonly class Evidence
                 if ($soft) {
                     $mixed = array_map(sqrt(...), $mixed);
                 }
-                $columns[$f][] = self::spread($mixed, $signature, $opening, null !== $number);
+                $second = 0.0;
+                foreach ($shares as $k => $share) {
+                    $second += $share * $mixed[$k];
+                }
+                $mixed[] = $second;
+                $columns[$f][] = $mixed;
             }
         }
 
-        return new self($n, $common > 0.0 ? $signature['cause'] : '', array_column($points, 1), $columns);
+        return new self($n, $common > 0.0 ? $signature['cause'] : '', array_column($points, 1), $index, $columns);
     }
 
     /**
      * @param PredictedRow $signature
+     * @param list<float> $points
      *
-     * @return array{list<float>, float} chance by prediction, and of a slip
+     * @return array{list<list<float>>, float} chance by point and prediction, and of a slip
      */
-    private static function words(array $signature, string $word, float $z, string $key): array
+    private static function words(array $signature, string $word, array $points, string $key): array
     {
         $at = array_search($word, $signature['words'], true);
         if (!\is_int($at)) {
@@ -122,71 +133,69 @@ final readonly class Evidence
         }
         $blunder = $signature['blunder'];
         $slip = 1.0 / \count($signature['words']);
+        $honest = static fn (float $p): float => max(0.0, ($p - $blunder * $slip) / (1.0 - $blunder));
+        if ($signature['common'] <= 0.0) {
+            return [[array_map($honest, array_column($signature['table'], $at))], $slip];
+        }
         $chances = [];
         foreach ($signature['table'] as $predicted) {
-            if ($signature['common'] <= 0.0) {
-                $chances[] = max(0.0, ($predicted[$at] - $blunder * $slip) / (1.0 - $blunder));
-                continue;
-            }
-            $honest = array_map(
-                static fn (float $p): float => max(0.0, ($p - $blunder * $slip) / (1.0 - $blunder)),
-                $predicted,
+            $given = Common::given(
+                array_map($honest, $predicted),
+                $at,
+                $signature['noise'],
+                $signature['common'],
+                $points,
             );
-            $chances[] = Common::given($honest, $signature['noise'], $signature['common'], $z)[$at];
+            foreach ($given as $n => $chance) {
+                $chances[$n][] = $chance;
+            }
         }
 
-        return [$chances, $slip];
+        return [array_values($chances), $slip];
     }
 
     /**
      * @param PredictedRow $signature
+     * @param list<float> $points
      *
-     * @return array{list<float>, float} density by hypothesis, and of a slip
+     * @return array{list<list<float>>, float} density by point and hypothesis, and of a slip
      */
-    private static function numbers(array $signature, float $number, float $z, string $key): array
+    private static function numbers(array $signature, float $number, array $points, string $key): array
     {
         if (!isset($signature['medians'], $signature['sound'])) {
             throw InvalidData::at('/'.$key, 'this row takes a word, not a number');
         }
         $rest = sqrt(max(1e-12, $signature['noise'] ** 2 - $signature['common'] ** 2));
-        $shift = exp($signature['common'] * $z);
         // a slip of the pen falls anywhere up to half over the largest number that any fault shows
         $slip = 1.0 / (1.5 * max(2.0 * $signature['sound'], 1e-9, ...$signature['medians']));
-
-        return [
-            array_map(
+        $densities = [];
+        foreach ($points as $z) {
+            $shift = exp($signature['common'] * $z);
+            $densities[] = array_map(
                 static fn (float $median): float => Chance::density($number, $median * $shift, $rest),
                 $signature['medians'],
-            ),
-            $slip,
-        ];
+            );
+        }
+
+        return [$densities, $slip];
     }
 
     /**
-     * From predictions to hypotheses; what may stand behind "a second fault" is the average over all.
+     * How the opening belief is spread over what can be predicted: what may stand behind "a second fault" is the
+     * average over all.
      *
-     * @param list<float> $chances
-     * @param PredictedRow $signature
+     * @param list<int> $index
      *
-     * @return non-empty-list<float>
+     * @return array<int, float> by entry
      */
-    private static function spread(array $chances, array $signature, Opening $opening, bool $byHypothesis): array
+    private static function shares(array $index, Opening $opening): array
     {
-        $column = [];
-        $hit = 0.0;
-        if ($byHypothesis) {
-            $column = $chances;
-            foreach ($opening->weights as $i => $weight) {
-                $hit += $weight * $chances[$i];
-            }
-        } else {
-            foreach ($signature['index'] as $i => $k) {
-                $column[] = $chances[$k];
-                $hit += $opening->weights[$i] * $chances[$k];
-            }
+        $named = max(1e-12, 1.0 - $opening->second);
+        $shares = [];
+        foreach ($opening->weights as $i => $weight) {
+            $shares[$index[$i]] = ($shares[$index[$i]] ?? 0.0) + $weight / $named;
         }
-        $column[] = $hit / max(1e-12, 1.0 - $opening->second);
 
-        return $column;
+        return $shares;
     }
 }

@@ -13,14 +13,17 @@ final readonly class Explanation
     public static function of(Belief $belief, GroupAt $group): array
     {
         $arguments = [];
+        $members = $belief->field->membersOf($group);
+        // what every answer denies is told as it commonly is
+        $commonly = array_intersect_key($belief->opening->weights, $members);
         foreach ($belief->readings as $n => $reading) {
-            $before = $belief->without($n);
+            $before = array_intersect_key($belief->without($n)->posterior, $members);
             $ratio = self::ratio($belief, $belief->groupsWithout($n), $group);
             $arguments[] = new Argument(
                 $reading,
                 $ratio,
                 Weight::ofRatio($ratio),
-                self::expected($belief, $before, $reading, $group),
+                self::expected($belief, [] === $before ? $commonly : $before, $reading),
             );
         }
         usort($arguments, static fn (Argument $a, Argument $b): int => abs(log($b->ratio)) <=> abs(log($a->ratio)));
@@ -72,17 +75,20 @@ final readonly class Explanation
         return max($mass, 1e-12) / max(1.0 - $mass, 1e-12);
     }
 
-    /** @return array<string, string> the likeliest word of each row if the group is at fault */
-    private static function expected(Belief $belief, Weights $before, Reading $reading, GroupAt $group): array
+    /**
+     * @param array<int, float> $members weight by hypothesis
+     *
+     * @return array<string, string> the likeliest word of each row if one of them is the fault
+     */
+    private static function expected(Belief $belief, array $members, Reading $reading): array
     {
-        $members = array_keys($belief->field->membersOf($group));
         $expected = [];
         foreach (array_keys($reading->outcomes) as $row) {
             $signature = $belief->field->signature->rows[$reading->check->row($row)];
             $mass = array_fill(0, \count($signature['words']), 0.0);
-            foreach ($members as $i) {
+            foreach ($members as $i => $weight) {
                 foreach ($signature['table'][$signature['index'][$i]] as $word => $chance) {
-                    $mass[$word] += $before->posterior[$i] * $chance;
+                    $mass[$word] += $weight * $chance;
                 }
             }
             arsort($mass);

@@ -136,7 +136,22 @@ final readonly class Field
      */
     public function byGroup(array $weights): array
     {
-        return self::apart($this->groups->sums($weights));
+        $sums = $this->groupSums($weights);
+        arsort($sums);
+
+        return $sums;
+    }
+
+    /**
+     * @param array<int, float> $weights by hypothesis
+     *
+     * @return array<string, float> the same in no order
+     */
+    public function groupSums(array $weights): array
+    {
+        $sums = $this->groups->sums($weights);
+
+        return [] === $this->pairs ? $sums : self::apart($sums);
     }
 
     /**
@@ -146,7 +161,10 @@ final readonly class Field
      */
     public function bySuspect(array $weights): array
     {
-        return self::apart($this->suspects->sums($weights));
+        $sums = self::apart($this->suspects->sums($weights));
+        arsort($sums);
+
+        return $sums;
     }
 
     /** @return array<int, true> hypotheses, pairs among them, that a group's repair touches */
@@ -165,7 +183,7 @@ final readonly class Field
     /**
      * @param array<string, float> $sums by name, pairs joined
      *
-     * @return array<string, float> heaviest first; a pair counts for both
+     * @return array<string, float> a pair counts for both
      */
     public static function apart(array $sums): array
     {
@@ -175,7 +193,6 @@ final readonly class Field
                 $apart[$one] = ($apart[$one] ?? 0.0) + $sum;
             }
         }
-        arsort($apart);
 
         return $apart;
     }

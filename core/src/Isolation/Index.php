@@ -37,7 +37,7 @@ final readonly class Index
     /**
      * @param array<int, float> $weights by particle
      *
-     * @return array<string, float> sum by name, heaviest first
+     * @return array<string, float> sum by name
      */
     public function sums(array $weights): array
     {
@@ -45,10 +45,8 @@ final readonly class Index
         foreach ($weights as $i => $weight) {
             $sums[$this->of[$i]] += $weight;
         }
-        $named = array_combine($this->names, $sums);
-        arsort($named);
 
-        return $named;
+        return array_combine($this->names, $sums);
     }
 
     /** Index of a name; -1 where nothing carries it. */

@@ -41,6 +41,9 @@ final readonly class Margins
         $masses[] = $belief->second();
         $last = array_key_last($belief->readings);
         $before = null === $last ? [] : $belief->groupsWithout($last);
+        arsort($before);
+        $suspects = $belief->field->suspects->sums($belief->weights->posterior);
+        arsort($suspects);
 
         return new self(
             $costs->expected($masses),
@@ -53,7 +56,7 @@ final readonly class Margins
             ),
             $belief->field->signature->key,
             \array_slice(array_filter(
-                $belief->field->suspects->sums($belief->weights->posterior),
+                $suspects,
                 static fn (float $mass, string $name): bool => $mass >= self::PAIR_FROM && Pair::is($name),
                 \ARRAY_FILTER_USE_BOTH,
             ), 0, self::PAIRS),

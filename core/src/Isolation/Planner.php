@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Check;
+use Rodrel\Core\Prediction\Signature;
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
@@ -12,13 +13,15 @@ use Rodrel\Core\Vocabulary\Place;
 /**
  * Weighs every check that could be made now: net worth = saving + λ·bits − minutes·rate − consumables,
  * λ = (expected cost now − expected cost if the truth were known) / entropy now; the minutes hold the way there.
+ *
+ * @phpstan-import-type PredictedRow from Signature
  */
 final class Planner
 {
     /** No check counts as shorter (minutes; handbook). */
     private const LEAST_MINUTES = 0.5;
-    /** Particles below this share no longer move the choice of a check. */
-    private const NEGLIGIBLE = 1e-5;
+    /** The lightest particles that hold no more than this of all doubt in the leader move no choice (share). */
+    private const NEGLIGIBLE = 0.005;
     /** What stands among the leaders for a second fault. */
     public const SECOND = 'second@vehicle';
     /** No stretch of work counts as shorter: dividing by a minute would always buy trifles first (estimate; 2 to 6). */
@@ -48,12 +51,11 @@ final class Planner
     {
         $field = $belief->field;
         $live = $weights = $groupOf = [];
-        foreach ($belief->weights->posterior as $i => $weight) {
-            if ($weight > self::NEGLIGIBLE) {
-                $live[] = $i;
-                $weights[] = $weight;
-                $groupOf[] = $field->groups->of[$i];
-            }
+        $doubt = 1.0 - $belief->leader()[1];
+        foreach (self::heavier($belief->weights->posterior, self::NEGLIGIBLE * $doubt) as $i => $weight) {
+            $live[] = $i;
+            $weights[] = $weight;
+            $groupOf[] = $field->groups->of[$i];
         }
         $weights[] = $alone ? 0.0 : $belief->second();
         $groupOf[] = \count($field->groups->names);
@@ -76,6 +78,27 @@ final class Planner
             = $this->entropyNow > 1e-9
                 ? ($this->costNow - $this->costs->ifTruthWereKnown($masses)) / $this->entropyNow
                 : 0.0;
+    }
+
+    /**
+     * @param array<int, float> $posterior
+     *
+     * @return array<int, float> without the lightest, which hold no more than a share together
+     */
+    private static function heavier(array $posterior, float $share): array
+    {
+        $order = $posterior;
+        asort($order);
+        $left = 0.0;
+        foreach ($order as $i => $weight) {
+            $left += $weight;
+            if ($left > $share) {
+                break;
+            }
+            unset($posterior[$i]);
+        }
+
+        return $posterior;
     }
 
     /**
@@ -122,9 +145,10 @@ final class Planner
         $bits = $this->entropyNow;
         $after = 0.0;
         $seen = 0.0;
-        [$answers, $groupOf] = $this->answers($check, $place, $rows);
-        foreach ($answers as [, $weights, $chance]) {
-            $masses = $this->masses($weights, $groupOf, $chance);
+        foreach ($this->answers($check, $place, $rows) as [, $masses, $chance]) {
+            foreach ($masses as $i => $mass) {
+                $masses[$i] = $mass / $chance;
+            }
             $bits -= $chance * Belief::entropy($masses);
             $after += $chance * $this->costs->expected($masses);
             $seen += $chance;
@@ -175,7 +199,13 @@ final class Planner
      */
     private function scored(array $proposals): array
     {
-        $scored = [];
+        $scored = $there = $waiting = [];
+        foreach ($proposals as $one) {
+            if ($one->isWorthItThere()) {
+                $there[$one->spot()][] = $one;
+            }
+            $waiting[(string) $one->waitsFor()][] = $one;
+        }
         foreach ($proposals as $one) {
             $worth = $one->worth;
             $scored[] = $one->scored(match ($this->settings->scoring) {
@@ -183,7 +213,11 @@ final class Planner
                 Scoring::Bits => $worth->bits > self::LEAST_BITS
                     ? $worth->bits / max(self::FLOOR_MINUTES, $worth->minutes)
                     : -1.0,
-                Scoring::Ahead => $this->ahead($one, $proposals),
+                Scoring::Ahead => self::ahead(
+                    $one,
+                    $there[$one->spot()] ?? [],
+                    $waiting[(string) $one->at] ?? [],
+                ),
             });
         }
         usort(
@@ -201,19 +235,15 @@ final class Planner
      * Worth of going there, over all minutes: the check itself and, counted less, the two best others that can be done
      * at the same station in the same state of the vehicle. The way is gone once. Or of what only waits for it.
      *
-     * @param list<Proposal> $proposals
+     * @param list<Proposal> $there what else is worth making at its spot, itself among them
+     * @param list<Proposal> $waiting what waits for it alone
      */
-    private function ahead(Proposal $one, array $proposals): float
+    private static function ahead(Proposal $one, array $there, array $waiting): float
     {
         $others = [];
-        foreach ($proposals as $other) {
-            $there = $other->check->station === $one->check->station
-                && $other->check->demand->lift === $one->check->demand->lift
-                && $other->at->place->is($one->at->place->id);
-            if ($other !== $one && $there && $other->isPossible() && null === $other->check->demand->wake->opens) {
-                if ($other->worth->aloneCents > 0.0) {
-                    $others[] = [$other->worth->aloneCents, $other->worth->minutes - $other->worth->wayMinutes];
-                }
+        foreach ($there as $other) {
+            if ($other !== $one) {
+                $others[] = [$other->worth->aloneCents, $other->worth->minutes - $other->worth->wayMinutes];
             }
         }
         rsort($others);
@@ -225,13 +255,11 @@ final class Planner
         }
 
         $best = $net / max(self::FLOOR_MINUTES, $minutes);
-        foreach ($proposals as $other) {
-            if ($other->waitsOnlyFor($one)) {
-                // both on one way: the first for the sake of what it opens
-                $both = $one->worth->score + $other->worth->aloneCents;
-                $long = $one->worth->minutes + $other->worth->minutes - $other->worth->wayMinutes;
-                $best = max($best, $both / max(self::FLOOR_MINUTES, $long));
-            }
+        foreach ($waiting as $other) {
+            // both on one way: the first for the sake of what it opens
+            $both = $one->worth->score + $other->worth->aloneCents;
+            $long = $one->worth->minutes + $other->worth->minutes - $other->worth->wayMinutes;
+            $best = max($best, $both / max(self::FLOOR_MINUTES, $long));
         }
 
         return $best;
@@ -280,12 +308,11 @@ final class Planner
         $merge = $proposal->check->isByWheel() && \count($proposal->rows) > 1;
         $best = $proposal->check->firstRow()->observer->wording->best();
         $merged = [];
-        [$answers, $groupOf] = $this->answers($proposal->check, $proposal->at->place, $proposal->rows);
-        foreach ($answers as $n => [$outcomes, $weights, $chance]) {
+        $answers = $this->answers($proposal->check, $proposal->at->place, $proposal->rows);
+        foreach ($answers as $n => [$outcomes, $masses, $chance]) {
             $off = array_filter($outcomes, static fn (string $word): bool => $word !== $best);
             $marked = $merge ? array_keys($off) : [];
             $key = $merge ? implode(' ', $marked) : (string) $n;
-            $masses = $this->masses($weights, $groupOf);
             $merged[$key] ??= [$merge ? [] : $outcomes, 0.0, array_fill(0, \count($masses), 0.0), $marked];
             $merged[$key][1] += $chance;
             foreach ($masses as $i => $mass) {
@@ -323,8 +350,8 @@ final class Planner
      *
      * @param list<string> $rows
      *
-     * @return array{list<array{array<string, string>, list<float>, float}>, list<int>} answers, each with its outcomes
-     *     by row, the unnormalised weights and its chance; the group of each weight
+     * @return list<array{array<string, string>, array<int, float>, float}> answers, each with its outcomes by row, the
+     *     unnormalised mass of each of `$groups` and its chance
      */
     private function answers(Check $check, Place $place, array $rows): array
     {
@@ -334,30 +361,46 @@ final class Planner
         }
         [$weights, $groupOf, $first] = $this->lumps(array_column($signatures, 'index'));
         $answers = [[[], $weights, 1.0]];
+        $last = array_key_last($signatures);
         foreach ($signatures as $row => $signature) {
-            $index = $signature['index'];
-            $shares = array_fill(0, \count($signature['table']), 0.0);
-            foreach ($this->belief->opening->weights as $i => $weight) {
-                $shares[$index[$i]] += $weight;
-            }
-            $columns = [];
-            foreach ($signature['words'] as $w => $word) {
-                $chances = array_column($signature['table'], $w);
-                $background = 0.0;
-                foreach ($shares as $k => $share) {
-                    $background += $share * $chances[$k];
-                }
-                $column = [];
-                foreach ($first as $i) {
-                    $column[] = $chances[$index[$i]];
-                }
-                $column[] = $background / max(1e-12, 1.0 - $this->belief->opening->second);
-                $columns[$word] = $column;
-            }
-            $answers = $this->split($answers, $row, $columns);
+            $columns = $this->columns($signature, $first);
+            $answers = $row === $last
+                ? $this->settled($answers, $row, $columns, $groupOf)
+                : $this->split($answers, $row, $columns);
         }
 
-        return [$answers, $groupOf];
+        return $answers;
+    }
+
+    /**
+     * @param PredictedRow $signature
+     * @param list<int> $first a particle of each lump
+     *
+     * @return array<string, list<float>> chance of each lump by word, "a second fault" last: the average over all
+     */
+    private function columns(array $signature, array $first): array
+    {
+        ['index' => $index, 'table' => $table] = $signature;
+        $shares = array_fill(0, \count($table), 0.0);
+        foreach ($this->belief->opening->weights as $i => $weight) {
+            $shares[$index[$i]] += $weight;
+        }
+        $named = max(1e-12, 1.0 - $this->belief->opening->second);
+        $columns = [];
+        foreach ($signature['words'] as $w => $word) {
+            $column = [];
+            foreach ($first as $i) {
+                $column[] = $table[$index[$i]][$w];
+            }
+            $background = 0.0;
+            foreach ($shares as $k => $share) {
+                $background += $share * $table[$k][$w];
+            }
+            $column[] = $background / $named;
+            $columns[$word] = $column;
+        }
+
+        return $columns;
     }
 
     /**
@@ -394,10 +437,10 @@ final class Planner
     }
 
     /**
-     * @param list<array{array<string, string>, list<float>, float}> $answers
+     * @param list<array{array<string, string>, array<int, float>, float}> $answers
      * @param array<string, list<float>> $columns
      *
-     * @return list<array{array<string, string>, list<float>, float}>
+     * @return list<array{array<string, string>, array<int, float>, float}>
      */
     private function split(array $answers, string $row, array $columns): array
     {
@@ -419,16 +462,45 @@ final class Planner
     }
 
     /**
+     * The last row: what it leaves of each group.
+     *
+     * @param list<array{array<string, string>, array<int, float>, float}> $answers
+     * @param array<string, list<float>> $columns
+     * @param list<int> $groupOf
+     *
+     * @return list<array{array<string, string>, array<int, float>, float}>
+     */
+    private function settled(array $answers, string $row, array $columns, array $groupOf): array
+    {
+        $none = array_fill(0, \count($this->groups), 0.0);
+        $settled = [];
+        foreach ($answers as [$outcomes, $weights]) {
+            foreach ($columns as $word => $column) {
+                $masses = $none;
+                foreach ($weights as $i => $weight) {
+                    $masses[$groupOf[$i]] += $weight * $column[$i];
+                }
+                $chance = array_sum($masses);
+                if ($chance >= self::RARE) {
+                    $settled[] = [[...$outcomes, $row => $word], $masses, $chance];
+                }
+            }
+        }
+
+        return $settled;
+    }
+
+    /**
      * @param list<float> $weights
      * @param list<int> $groupOf group of each weight
      *
      * @return array<int, float> by which of `$groups`
      */
-    private function masses(array $weights, array $groupOf, float $sum = 1.0): array
+    private function masses(array $weights, array $groupOf): array
     {
         $masses = array_fill(0, \count($this->groups), 0.0);
         foreach ($weights as $i => $weight) {
-            $masses[$groupOf[$i]] += $weight / $sum;
+            $masses[$groupOf[$i]] += $weight;
         }
 
         return $masses;
@@ -446,7 +518,9 @@ final class Planner
             $named[$this->belief->field->groups->names[$this->groups[$i]] ?? self::SECOND] = $mass;
         }
         $leaders = [];
-        foreach (\array_slice(Field::apart($named), 0, 3) as $name => $mass) {
+        $apart = Field::apart($named);
+        arsort($apart);
+        foreach (\array_slice($apart, 0, 3) as $name => $mass) {
             $leaders[] = [$name, $mass];
         }
 

@@ -87,13 +87,25 @@ final readonly class Proposal
         return [] === array_filter($this->gates, static fn (Gate $gate): bool => $gate->waits);
     }
 
-    /** Whether it is this other check alone that comes before it. */
-    public function waitsOnlyFor(self $other): bool
+    /** The one check that it waits for; null where that is none, or more. */
+    public function waitsFor(): ?CheckAt
     {
         $closed = array_filter($this->gates, static fn (Gate $gate): bool => $gate->waits);
         $first = $this->check->demand->turn->after;
+        $asks = [] !== array_filter($closed, static fn (Gate $gate): bool => [] !== $gate->answers);
 
-        return $other->check->id === $first && 1 === \count($closed) && $other->at->place->is($this->at->place->id)
-            && [] !== array_filter($closed, static fn (Gate $gate): bool => [] !== $gate->answers);
+        return null !== $first && 1 === \count($closed) && $asks ? CheckAt::of($first, $this->at->place) : null;
+    }
+
+    /** Where the technician stands for it, and how the vehicle does. */
+    public function spot(): string
+    {
+        return implode(' ', [$this->check->station, $this->check->demand->lift->value, $this->at->place->id]);
+    }
+
+    /** Whether it is worth making while one is at its spot: it opens nothing. */
+    public function isWorthItThere(): bool
+    {
+        return $this->worth->aloneCents > 0.0 && null === $this->check->demand->wake->opens && $this->isPossible();
     }
 }

@@ -372,12 +372,12 @@ final readonly class Verdict
      */
     private static function alongside(array $possible, Proposal $next): array
     {
-        $there = array_filter($possible, static fn (Proposal $p): bool => !$p->at->is($next->at)
-            && $p->check->station === $next->check->station
-            && $p->check->demand->lift === $next->check->demand->lift
-            && $p->at->place->id === $next->at->place->id
-            && null === $p->check->demand->wake->opens
-            && $p->worth->aloneCents > 0.0);
+        $there = array_filter(
+            $possible,
+            static fn (Proposal $p): bool => !$p->at->is($next->at)
+                && $p->spot() === $next->spot()
+                && $p->isWorthItThere(),
+        );
 
         return \array_slice(array_values($there), 0, self::OTHERS);
     }

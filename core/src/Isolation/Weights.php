@@ -8,7 +8,7 @@ namespace Rodrel\Core\Isolation;
 final readonly class Weights
 {
     /**
-     * @param array<int, float> $posterior by hypothesis; with $second it sums to 1
+     * @param array<int, float> $posterior by hypothesis, what is missing is nothing; with $second it sums to 1
      * @param float $evidence log of how likely everything was that was read
      * @param list<float> $slips belief in each share of slips
      */
@@ -27,23 +27,55 @@ final readonly class Weights
      */
     public static function of(array $logs): self
     {
+        [$scaled, $top] = self::scaled($logs);
+
+        return self::ofScaled($scaled, \count($logs[0]) - 1, $top);
+    }
+
+    /**
+     * As shares of the heaviest.
+     *
+     * @param non-empty-list<non-empty-array<int, float>> $logs
+     *
+     * @return array{non-empty-list<non-empty-array<int, float>>, float} and the log of that
+     */
+    public static function scaled(array $logs): array
+    {
         $top = max(array_map(static fn (array $column): float => max($column), $logs));
-        $posterior = array_fill(0, \count($logs[0]), 0.0);
-        $slips = [];
+        $scaled = [];
         foreach ($logs as $column) {
-            $all = 0.0;
             foreach ($column as $i => $log) {
-                $weight = exp($log - $top);
-                $posterior[$i] += $weight;
-                $all += $weight;
+                $column[$i] = exp($log - $top);
             }
-            $slips[] = $all;
+            $scaled[] = $column;
+        }
+
+        return [$scaled, $top];
+    }
+
+    /**
+     * @param list<array<int, float>> $scaled what is missing is nothing
+     * @param int $last the index of "a second fault"
+     */
+    public static function ofScaled(array $scaled, int $last, float $top): self
+    {
+        $posterior = $slips = [];
+        foreach ($scaled as $f => $column) {
+            $slips[] = array_sum($column);
+            if (0 === $f) {
+                $posterior = $column;
+                continue;
+            }
+            foreach ($column as $i => $weight) {
+                $posterior[$i] += $weight;
+            }
         }
         $sum = array_sum($slips);
         foreach ($posterior as $i => $weight) {
             $posterior[$i] = $weight / $sum;
         }
-        $second = array_pop($posterior);
+        $second = $posterior[$last];
+        unset($posterior[$last]);
 
         return new self(
             $posterior,

@@ -161,7 +161,7 @@ final class TrueVehicle
         $words = $wording->words;
         $chances = null === $common
             ? $seen->chances
-            : Common::given($seen->chances, $wording->noise, $common->noise, $off);
+            : Common::once($seen->chances, $wording->noise, $common->noise, $off);
         $honest = $words[$luck->pick($chances)];
         if (!$wrong) {
             return $honest;

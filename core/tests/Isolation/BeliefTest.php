@@ -239,8 +239,8 @@ final class BeliefTest extends TestCase
     public function testACauseOfErrorThatIsKnownSharpensWhatItIsSharedBy(): void
     {
         $chances = [0.841345, 0.158655];
-        self::assertEqualsWithDelta(0.92135, Common::given($chances, 1.0, \M_SQRT1_2, 0.0)[0], 1e-4);
-        self::assertEqualsWithDelta(0.66067, Common::given($chances, 1.0, \M_SQRT1_2, 1.0)[0], 1e-4);
+        self::assertEqualsWithDelta(0.92135, Common::given($chances, 0, 1.0, \M_SQRT1_2, [0.0])[0], 1e-4);
+        self::assertEqualsWithDelta(0.66067, Common::given($chances, 0, 1.0, \M_SQRT1_2, [1.0])[0], 1e-4);
     }
 
     /**

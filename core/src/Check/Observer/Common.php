@@ -23,28 +23,46 @@ final readonly class Common
     }
 
     /**
-     * Chances of words along a scale once the common cause is known.
+     * Chance of one word of a scale once the common cause is known.
      *
-     * @param non-empty-list<float> $chances with all noise
+     * @param non-empty-list<float> $chances of every word along the scale, with all noise
+     * @param int $at which of them
      * @param float $total noise of all
      * @param float $common noise of the cause
-     * @param float $z how many deviations the cause is off
+     * @param list<float> $points how many deviations the cause is off
      *
-     * @return non-empty-list<float>
+     * @return list<float> by point
      */
-    public static function given(array $chances, float $total, float $common, float $z): array
+    public static function given(array $chances, int $at, float $total, float $common, array $points): array
     {
         $rest = sqrt(max(1e-12, $total * $total - $common * $common));
+        $before = array_sum(\array_slice($chances, 0, $at));
+        $lower = 0 === $at ? null : Chance::deviate($before) * $total / $rest;
+        $upper = $at === \count($chances) - 1 ? null : Chance::deviate($before + $chances[$at]) * $total / $rest;
         $given = [];
-        $upTo = $below = 0.0;
-        $last = \count($chances) - 1;
-        foreach ($chances as $i => $chance) {
-            $upTo += $chance;
-            $here = $i === $last ? 1.0 : Chance::normal((Chance::deviate($upTo) * $total - $common * $z) / $rest);
-            $given[] = max(0.0, $here - $below);
-            $below = max($below, $here);
+        foreach ($points as $z) {
+            $shift = $common * $z / $rest;
+            $upTo = null === $upper ? 1.0 : Chance::normal($upper - $shift);
+            $given[] = max(0.0, $upTo - (null === $lower ? 0.0 : Chance::normal($lower - $shift)));
         }
 
         return $given;
+    }
+
+    /**
+     * Chances of all words once it is known.
+     *
+     * @param non-empty-list<float> $chances
+     *
+     * @return non-empty-list<float>
+     */
+    public static function once(array $chances, float $total, float $common, float $z): array
+    {
+        $once = [];
+        foreach ($chances as $at => $_) {
+            array_push($once, ...self::given($chances, $at, $total, $common, [$z]));
+        }
+
+        return [] === $once ? $chances : $once;
     }
 }
