@@ -16,6 +16,9 @@ final readonly class Booster
     /** What the piston springs take (N; handbook). */
     private const RETURN_SPRING_N = 60.0;
 
+    /** N at the rod that make a kPa before the master, without springs. */
+    private float $perKpa;
+
     /**
      * @param float $vacuumKpa while it is pressed
      * @param float $stuckUntil second at which the vacuum behind a stuck valve is gone
@@ -32,6 +35,7 @@ final readonly class Booster
         private float $gainShare = 1.0,
         private ?Start $start = null,
     ) {
+        $this->perKpa = 0.1 * $layout->masterAreaCm2() * $boreShare ** 2;
     }
 
     /** F_rod = max(F_in + F_assist, F_stuck) in N; F_stuck only while there is vacuum. */
@@ -50,7 +54,7 @@ final readonly class Booster
     public function chamberKpa(float $footN, float $t = 0.0): float
     {
         $kpa = max(0.0, self::SEAL_EFFICIENCY * $this->rodN($footN, $t) - self::RETURN_SPRING_N)
-            / (0.1 * $this->layout->masterAreaCm2() * $this->boreShare ** 2);
+            / $this->perKpa;
         $remote = $this->layout->assist->remote;
 
         return null === $remote ? $kpa : $remote->outKpa($kpa, $this->vacuumAt($t), $this->gainShare);
@@ -73,7 +77,7 @@ final readonly class Booster
         $remote = $this->layout->assist->remote;
         $rod = null === $remote
             ? $this->layout->assist->cutInN
-            : ($remote->cutInKpa * 0.1 * $this->layout->masterAreaCm2() * $this->boreShare ** 2 + self::RETURN_SPRING_N)
+            : ($remote->cutInKpa * $this->perKpa + self::RETURN_SPRING_N)
                 / self::SEAL_EFFICIENCY;
 
         return $rod / $this->layout->pedal->ratio;
@@ -99,12 +103,12 @@ final readonly class Booster
 
     private function assistN(float $inN, float $vacuumKpa): float
     {
-        $layout = $this->layout;
-        $byRatio = ($layout->assist->gain - 1.0) * max(0.0, $inN - $layout->assist->cutInN);
-        if ($inN > $layout->assist->cutInN) {
-            $byRatio = max($byRatio, $layout->assist->jumpOutN - $inN);
+        $assist = $this->layout->assist;
+        $byRatio = 0.0;
+        if ($inN > $assist->cutInN) {
+            $byRatio = max(($assist->gain - 1.0) * ($inN - $assist->cutInN), $assist->jumpOutN - $inN);
         }
 
-        return min($byRatio, 0.1 * $layout->assist->areaCm2 * $vacuumKpa);
+        return min($byRatio, 0.1 * $assist->areaCm2 * $vacuumKpa);
     }
 }

@@ -217,6 +217,10 @@ final class Circuit
 
     public function bypass(float $kpa): float
     {
+        if ($this->bypassLight <= 0.0) {
+            return $this->bypassHard * $kpa;
+        }
+
         return ($this->bypassHard + $this->bypassLight * exp(-max(0.0, $kpa) / 500.0)) * $kpa;
     }
 

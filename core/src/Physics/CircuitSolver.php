@@ -64,6 +64,7 @@ final readonly class CircuitSolver
         $course = new Course();
         $stops = [...$sampleAt, $until];
         $next = 0;
+        $corner = -\INF;
         while ($next < \count($stops)) {
             if ($state->t >= $stops[$next] - 1e-9) {
                 if ($next < \count($sampleAt)) {
@@ -72,7 +73,9 @@ final readonly class CircuitSolver
                 ++$next;
                 continue;
             }
-            $corner = $source->nextCorner($state->t);
+            if ($state->t >= $corner - 1e-9) {
+                $corner = $source->nextCorner($state->t);
+            }
             $step = min($h, $stops[$next] - $state->t, $corner - $state->t, self::wayHomeS($circuit, $state));
             [$taken, $h] = $this->advance($circuit, $state, $source, $step, $opened, $course, $h);
             if ($state->t >= $corner - 1e-9 && $taken > 0.0) {
@@ -162,8 +165,13 @@ final readonly class CircuitSolver
         $share = $course->share($step);
         $error = 0.0;
         foreach ($circuit->soft as $node) {
-            $bound = $this->boundKpa($circuit, $node, $kpa[$node]);
-            $error = max($error, ($share * abs($kpa[$node] - $guess[$node])) / $bound);
+            $bound = $circuit->slow
+                ? $this->boundKpa($circuit, $node, $kpa[$node])
+                : $this->tolerance * (self::BOUND_KPA + self::BOUND_SHARE * abs($kpa[$node]));
+            $off = ($share * abs($kpa[$node] - $guess[$node])) / $bound;
+            if ($off > $error) {
+                $error = $off;
+            }
         }
         if ($circuit->bypassHard + $circuit->bypassLight > 0.0) {
             $error = max($error, 0.5 * $course->pistonOff($moved, $step) / ($this->tolerance * self::BOUND_ML));
@@ -177,7 +185,7 @@ final readonly class CircuitSolver
      */
     private function boundKpa(Circuit $circuit, int $node, float $kpa): float
     {
-        $near = $circuit->slow && abs($kpa - $circuit->springKpa[$node]) < self::CONTACT * $circuit->touchKpa[$node];
+        $near = abs($kpa - $circuit->springKpa[$node]) < self::CONTACT * $circuit->touchKpa[$node];
 
         return $this->tolerance
             * ($near ? self::CONTACT_SHARE : 1.0)

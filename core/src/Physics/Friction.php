@@ -28,13 +28,22 @@ final readonly class Friction
     {
         $force = 0.1 * $kpa * $this->areaCm2 - $this->springN;
 
-        return max(0.0, min(max($before, $force - $this->band->applyN), $force + $this->band->holdN));
+        return self::within($before, $force - $this->band->applyN, $force + $this->band->holdN);
     }
 
     /** The outer pad follows the inner one through the guide pins' own band. */
     public function outer(float $before, float $inner): float
     {
-        return max(0.0, min(max($before, $inner - $this->band->pinsN), $inner + $this->band->pinsN));
+        return self::within($before, $inner - $this->band->pinsN, $inner + $this->band->pinsN);
+    }
+
+    /** What follows between two bounds, and never pulls. A hot path: comparisons, no calls. */
+    private static function within(float $before, float $least, float $most): float
+    {
+        $after = $before > $least ? $before : $least;
+        $after = $after < $most ? $after : $most;
+
+        return $after > 0.0 ? $after : 0.0;
     }
 
     /** Disc: μ r (N_inner + N_outer). Drum: k (μ/(1−bμ) + μ/(1+bμ)) N r, factor capped. In N·m, without base drag. */
