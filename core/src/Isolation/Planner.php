@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Check;
-use Rodrel\Core\Prediction\Signature;
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
@@ -13,34 +12,18 @@ use Rodrel\Core\Vocabulary\Place;
 /**
  * Weighs every check that could be made now: net worth = saving + λ·bits − minutes·rate − consumables,
  * λ = (expected cost now − expected cost if the truth were known) / entropy now; the minutes hold the way there.
- *
- * @phpstan-import-type PredictedRow from Signature
  */
 final class Planner
 {
     /** No check counts as shorter (minutes; handbook). */
     private const LEAST_MINUTES = 0.5;
-    /** The lightest particles that hold no more than this of all doubt in the leader move no choice (share). */
-    private const NEGLIGIBLE = 0.005;
-    /** What stands among the leaders for a second fault. */
-    public const SECOND = 'second@vehicle';
     /** No stretch of work counts as shorter: dividing by a minute would always buy trifles first (estimate; 2 to 6). */
     private const FLOOR_MINUTES = 4.0;
     /** What teaches less is not made for its information (bits). */
     private const LEAST_BITS = 0.02;
     /** How much of what else could be done at a station counts, best first: it tells partly the same (estimate). */
     private const COUNTS = [0.6, 0.4];
-    /** Answers rarer than this are lumped together as "teaches nothing". */
-    private const RARE = 0.003;
-
-    /** @var list<int> particles that still matter */
-    private array $live;
-    /** @var list<float> */
-    private array $weights;
-    /** @var list<int> which of `$groups` each live particle has; "a second fault" is the last live entry */
-    private array $groupOf;
-    /** @var list<int> the groups that still matter, in the order of the field; "a second fault" last */
-    private array $groups;
+    public readonly Answers $answers;
     private Costs $costs;
     private float $costNow;
     private float $entropyNow;
@@ -49,56 +32,15 @@ final class Planner
     /** @param bool $alone as if no second fault could stand behind what was read */
     public function __construct(private Belief $belief, private Settings $settings, bool $alone = false)
     {
-        $field = $belief->field;
-        $live = $weights = $groupOf = [];
-        $doubt = 1.0 - $belief->leader()[1];
-        foreach (self::heavier($belief->weights->posterior, self::NEGLIGIBLE * $doubt) as $i => $weight) {
-            $live[] = $i;
-            $weights[] = $weight;
-            $groupOf[] = $field->groups->of[$i];
-        }
-        $weights[] = $alone ? 0.0 : $belief->second();
-        $groupOf[] = \count($field->groups->names);
-        $groups = array_values(array_unique($groupOf));
-        sort($groups);
-        $place = array_flip($groups);
-        $groupOf = array_map(static fn (int $group): int => $place[$group], $groupOf);
-        // what is left out must not be missing: the cost of a search counts what none of its repairs would cure
-        $sum = array_sum($weights);
-        $weights = array_map(static fn (float $weight): float => $weight / $sum, $weights);
-        $this->live = $live;
-        $this->weights = $weights;
-        $this->groupOf = $groupOf;
-        $this->groups = $groups;
-        $this->costs = Costs::of($field, $settings)->only($groups);
-        $masses = $this->masses($weights, $groupOf);
+        $this->answers = new Answers($belief, $alone);
+        $this->costs = Costs::of($belief->field, $settings)->only($this->answers->groups);
+        $masses = $this->answers->masses();
         $this->costNow = $this->costs->expected($masses);
         $this->entropyNow = Belief::entropy($masses);
         $this->lambda
             = $this->entropyNow > 1e-9
                 ? ($this->costNow - $this->costs->ifTruthWereKnown($masses)) / $this->entropyNow
                 : 0.0;
-    }
-
-    /**
-     * @param array<int, float> $posterior
-     *
-     * @return array<int, float> without the lightest, which hold no more than a share together
-     */
-    private static function heavier(array $posterior, float $share): array
-    {
-        $order = $posterior;
-        asort($order);
-        $left = 0.0;
-        foreach ($order as $i => $weight) {
-            $left += $weight;
-            if ($left > $share) {
-                break;
-            }
-            unset($posterior[$i]);
-        }
-
-        return $posterior;
     }
 
     /**
@@ -145,7 +87,7 @@ final class Planner
         $bits = $this->entropyNow;
         $after = 0.0;
         $seen = 0.0;
-        foreach ($this->answers($check, $place, $rows) as [, $masses, $chance]) {
+        foreach ($this->answers->of($check, $place, $rows) as [, $masses, $chance]) {
             foreach ($masses as $i => $mass) {
                 $masses[$i] = $mass / $chance;
             }
@@ -297,42 +239,6 @@ final class Planner
         return $new;
     }
 
-    /**
-     * What each answer of a check would leave, likeliest first. The many answers of a sheet with four wheels are merged
-     * by which wheels are not at their best.
-     *
-     * @return list<Branch>
-     */
-    public function fork(Proposal $proposal): array
-    {
-        $merge = $proposal->check->isByWheel() && \count($proposal->rows) > 1;
-        $best = $proposal->check->firstRow()->observer->wording->best();
-        $merged = [];
-        $answers = $this->answers($proposal->check, $proposal->at->place, $proposal->rows);
-        foreach ($answers as $n => [$outcomes, $masses, $chance]) {
-            $off = array_filter($outcomes, static fn (string $word): bool => $word !== $best);
-            $marked = $merge ? array_keys($off) : [];
-            $key = $merge ? implode(' ', $marked) : (string) $n;
-            $merged[$key] ??= [$merge ? [] : $outcomes, 0.0, array_fill(0, \count($masses), 0.0), $marked];
-            $merged[$key][1] += $chance;
-            foreach ($masses as $i => $mass) {
-                $merged[$key][2][$i] += $mass;
-            }
-        }
-        $fork = [];
-        foreach ($merged as [$outcomes, $chance, $masses, $marked]) {
-            $fork[] = new Branch(
-                $outcomes,
-                $chance,
-                $this->leaders(array_map(static fn (float $mass): float => $mass / $chance, $masses)),
-                $marked,
-            );
-        }
-        usort($fork, static fn (Branch $a, Branch $b): int => $b->chance <=> $a->chance);
-
-        return $fork;
-    }
-
     /** @return list<Gate> */
     private function gates(Check $check, Place $place, Situation $now): array
     {
@@ -343,187 +249,5 @@ final class Planner
         $named = array_map(static fn (string $tool): string => 'tool-'.$tool, $missing);
 
         return [] === $missing ? $gates : [...$gates, new Gate('tools', $named, true)];
-    }
-
-    /**
-     * Particles of one group to which the check shows the same are one here: most of them, for most checks.
-     *
-     * @param list<string> $rows
-     *
-     * @return list<array{array<string, string>, array<int, float>, float}> answers, each with its outcomes by row, the
-     *     unnormalised mass of each of `$groups` and its chance
-     */
-    private function answers(Check $check, Place $place, array $rows): array
-    {
-        $signatures = [];
-        foreach ($rows as $row) {
-            $signatures[$row] = $this->belief->field->signature->rows[$check->at($place)->row($row)];
-        }
-        [$weights, $groupOf, $first] = $this->lumps(array_column($signatures, 'index'));
-        $answers = [[[], $weights, 1.0]];
-        $last = array_key_last($signatures);
-        foreach ($signatures as $row => $signature) {
-            $columns = $this->columns($signature, $first);
-            $answers = $row === $last
-                ? $this->settled($answers, $row, $columns, $groupOf)
-                : $this->split($answers, $row, $columns);
-        }
-
-        return $answers;
-    }
-
-    /**
-     * @param PredictedRow $signature
-     * @param list<int> $first a particle of each lump
-     *
-     * @return array<string, list<float>> chance of each lump by word, "a second fault" last: the average over all
-     */
-    private function columns(array $signature, array $first): array
-    {
-        ['index' => $index, 'table' => $table] = $signature;
-        $shares = array_fill(0, \count($table), 0.0);
-        foreach ($this->belief->opening->weights as $i => $weight) {
-            $shares[$index[$i]] += $weight;
-        }
-        $named = max(1e-12, 1.0 - $this->belief->opening->second);
-        $columns = [];
-        foreach ($signature['words'] as $w => $word) {
-            $column = [];
-            foreach ($first as $i) {
-                $column[] = $table[$index[$i]][$w];
-            }
-            $background = 0.0;
-            foreach ($shares as $k => $share) {
-                $background += $share * $table[$k][$w];
-            }
-            $column[] = $background / $named;
-            $columns[$word] = $column;
-        }
-
-        return $columns;
-    }
-
-    /**
-     * @param list<list<int>> $indices by row: the prediction of each particle
-     *
-     * @return array{list<float>, list<int>, list<int>} weight and group of each lump, "a second fault" last; the first
-     *     particle of each
-     */
-    private function lumps(array $indices): array
-    {
-        $lumpOf = \array_slice($this->groupOf, 0, \count($this->live));
-        $lumps = \count($this->groups);
-        foreach ($indices as $index) {
-            $known = [];
-            foreach ($this->live as $n => $i) {
-                $lumpOf[$n] = $known[$index[$i] * $lumps + $lumpOf[$n]] ??= \count($known);
-            }
-            $lumps = \count($known);
-        }
-        $weights = $groupOf = $first = [];
-        foreach ($lumpOf as $n => $lump) {
-            if (isset($weights[$lump])) {
-                $weights[$lump] += $this->weights[$n];
-            } else {
-                $weights[$lump] = $this->weights[$n];
-                $groupOf[] = $this->groupOf[$n];
-                $first[] = $this->live[$n];
-            }
-        }
-        $second = \count($this->live);
-        $groupOf[] = $this->groupOf[$second];
-
-        return [[...array_values($weights), $this->weights[$second]], $groupOf, $first];
-    }
-
-    /**
-     * @param list<array{array<string, string>, array<int, float>, float}> $answers
-     * @param array<string, list<float>> $columns
-     *
-     * @return list<array{array<string, string>, array<int, float>, float}>
-     */
-    private function split(array $answers, string $row, array $columns): array
-    {
-        $split = [];
-        foreach ($answers as [$outcomes, $weights]) {
-            foreach ($columns as $word => $column) {
-                $chance = 0.0;
-                $product = [];
-                foreach ($weights as $i => $weight) {
-                    $chance += $product[] = $weight * $column[$i];
-                }
-                if ($chance >= self::RARE) {
-                    $split[] = [[...$outcomes, $row => $word], $product, $chance];
-                }
-            }
-        }
-
-        return $split;
-    }
-
-    /**
-     * The last row: what it leaves of each group.
-     *
-     * @param list<array{array<string, string>, array<int, float>, float}> $answers
-     * @param array<string, list<float>> $columns
-     * @param list<int> $groupOf
-     *
-     * @return list<array{array<string, string>, array<int, float>, float}>
-     */
-    private function settled(array $answers, string $row, array $columns, array $groupOf): array
-    {
-        $none = array_fill(0, \count($this->groups), 0.0);
-        $settled = [];
-        foreach ($answers as [$outcomes, $weights]) {
-            foreach ($columns as $word => $column) {
-                $masses = $none;
-                foreach ($weights as $i => $weight) {
-                    $masses[$groupOf[$i]] += $weight * $column[$i];
-                }
-                $chance = array_sum($masses);
-                if ($chance >= self::RARE) {
-                    $settled[] = [[...$outcomes, $row => $word], $masses, $chance];
-                }
-            }
-        }
-
-        return $settled;
-    }
-
-    /**
-     * @param list<float> $weights
-     * @param list<int> $groupOf group of each weight
-     *
-     * @return array<int, float> by which of `$groups`
-     */
-    private function masses(array $weights, array $groupOf): array
-    {
-        $masses = array_fill(0, \count($this->groups), 0.0);
-        foreach ($weights as $i => $weight) {
-            $masses[$groupOf[$i]] += $weight;
-        }
-
-        return $masses;
-    }
-
-    /**
-     * @param array<int, float> $masses
-     *
-     * @return list<array{string, float}>
-     */
-    private function leaders(array $masses): array
-    {
-        $named = [];
-        foreach ($masses as $i => $mass) {
-            $named[$this->belief->field->groups->names[$this->groups[$i]] ?? self::SECOND] = $mass;
-        }
-        $leaders = [];
-        $apart = Field::apart($named);
-        arsort($apart);
-        foreach (\array_slice($apart, 0, 3) as $name => $mass) {
-            $leaders[] = [$name, $mass];
-        }
-
-        return $leaders;
     }
 }

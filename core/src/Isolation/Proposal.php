@@ -76,9 +76,9 @@ final readonly class Proposal
     }
 
     /** The same, with what each answer would leave. */
-    public function forked(Planner $planner): self
+    public function forked(Answers $answers): self
     {
-        return new self($this->check, $this->at, $this->worth, $this->gates, $planner->fork($this), $this->rows);
+        return new self($this->check, $this->at, $this->worth, $this->gates, $answers->fork($this), $this->rows);
     }
 
     /** Whether it can be made now, or after lifting and cooling alone. */

@@ -20,8 +20,6 @@ final readonly class Verdict
     private const TRIAL_WITHOUT_PARTS_FROM = 0.35;
     /** With so much belief in a second fault, and no suspect that stands out, one answer may be wrong (estimate). */
     private const DOUBT_FROM = 0.25;
-    /** A reading that moves more of the belief than this is worth taking twice (share; estimate). */
-    private const TELLS = 0.2;
     /**
      * So many checks are made in one search; three vehicles in a hundred want more, and gain nothing (estimate; 25 to
      * 40).
@@ -29,13 +27,6 @@ final readonly class Verdict
     private const PATIENCE = 32;
     /** What no check of its own confirmed wants so much belief while anything else is worth looking at (estimate). */
     private const UNCONFIRMED_FROM = 0.97;
-    /** Worth of a reading taken again against the same taken first: part of its error comes again (estimate). */
-    private const AGAIN = 0.5;
-    /**
-     * Only so many of the readings, the quickest, are thought of for that, and none that takes longer (min; estimate).
-     */
-    private const SOONER = 8;
-    private const CHEAP_MINUTES = 6.0;
     private const OTHERS = 2;
 
     /**
@@ -66,7 +57,7 @@ final readonly class Verdict
         $confirming = self::confirming($belief, $group);
         $proof = Confirmation::of($belief, $settings, $group, $confirming);
         $show = static fn (?Proposal $next, ?GroupAt $repair, string $reason): self => self::shown(
-            $planner,
+            $planner->answers,
             $next,
             null === $next ? \array_slice($possible, 0, self::OTHERS) : self::others($possible, $next),
             $repair,
@@ -95,7 +86,7 @@ final readonly class Verdict
         );
         $passed = $mass >= $settings->threshold;
         if (!$passed && [] !== $worth) {
-            $again = self::sooner($belief, $now, $planner, $worth[0]);
+            $again = TakenAgain::sooner($belief, $now, $planner, $worth[0]);
 
             return $show($again ?? $worth[0], null, null === $again ? 'best-split' : 'repeat');
         }
@@ -128,7 +119,7 @@ final readonly class Verdict
             return $show(null, $group, $sure ? 'threshold' : 'open-and-look');
         }
 
-        $doubtful = self::mostTelling($belief, $now);
+        $doubtful = TakenAgain::mostTelling($belief, $now);
         $again = null === $doubtful ? null : $planner->again($doubtful, $now);
         if (null !== $again) {
             return $show($again, null, 'repeat');
@@ -161,72 +152,6 @@ final readonly class Verdict
         return $free && $mass >= self::TRIAL_WITHOUT_PARTS_FROM
             ? $show(null, $group, 'trial')
             : $show(null, null, 'not-shown');
-    }
-
-    /**
-     * Nothing else is worth looking at and no suspect stands out: one slip may be behind it. The reading that decides
-     * most is taken again, once.
-     */
-    private static function mostTelling(Belief $belief, Situation $now): ?Reading
-    {
-        $most = null;
-        $telling = self::TELLS;
-        foreach ($belief->readings as $n => $reading) {
-            $check = $belief->field->knowledge->checks->of($reading->check);
-            if (1 === $reading->times && $check->canBeRepeated($now->car->drivenIn)) {
-                $moved = self::moves($belief, $n);
-                if ($moved > $telling) {
-                    [$most, $telling] = [$reading, $moved];
-                }
-            }
-        }
-
-        return $most;
-    }
-
-    /**
-     * A reading that much rests on and that tells more in its time than what is left to look at is taken again before
-     * that, once.
-     */
-    private static function sooner(Belief $belief, Situation $now, Planner $planner, Proposal $best): ?Proposal
-    {
-        $checks = $belief->field->knowledge->checks;
-        $once = array_filter(
-            $belief->readings,
-            static fn (Reading $reading): bool => 1 === $reading->times
-                && $checks->of($reading->check)->canBeRepeated($now->car->drivenIn),
-        );
-        uasort($once, static fn (Reading $a, Reading $b): int => $checks->of($a->check)->demand->minutes
-            <=> $checks->of($b->check)->demand->minutes);
-        $likely = [];
-        foreach (\array_slice($once, 0, self::SOONER, true) as $n => $reading) {
-            $check = $checks->of($reading->check);
-            if ($check->demand->minutes <= self::CHEAP_MINUTES) {
-                $again = $planner->alone($planner->weigh($check, $reading->check->place, $now));
-                if ($again->isPossible() && self::AGAIN * $again->worth->score > $best->worth->score) {
-                    $likely[$n] = $again;
-                }
-            }
-        }
-        uasort($likely, static fn (Proposal $a, Proposal $b): int => $b->worth->score <=> $a->worth->score);
-        foreach ($likely as $n => $again) {
-            if (self::moves($belief, $n) > self::TELLS) {
-                return $again;
-            }
-        }
-
-        return null;
-    }
-
-    /** How much of the belief rests on one reading (share). */
-    private static function moves(Belief $belief, int $n): float
-    {
-        $moved = 0.0;
-        foreach ($belief->groupsWithout($n) as $group => $mass) {
-            $moved += 0.5 * abs($mass - $belief->group($group));
-        }
-
-        return $moved;
     }
 
     /**
@@ -278,7 +203,7 @@ final readonly class Verdict
      * @param list<Proposal> $alongside
      */
     private static function shown(
-        Planner $planner,
+        Answers $answers,
         ?Proposal $next,
         array $others,
         ?GroupAt $repair,
@@ -288,8 +213,8 @@ final readonly class Verdict
         array $alongside,
     ): self {
         return new self(
-            $next?->forked($planner),
-            array_map(static fn (Proposal $other): Proposal => $other->forked($planner), $others),
+            $next?->forked($answers),
+            array_map(static fn (Proposal $other): Proposal => $other->forked($answers), $others),
             $repair,
             $reason,
             $contradiction,

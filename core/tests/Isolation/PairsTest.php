@@ -85,7 +85,7 @@ final class PairsTest extends TestCase
 
         $planner = new Planner($belief, World::settings());
         $proposal = $planner->rank(new Situation(new CarState(Lift::WheelsOff, true), $readings))[0];
-        foreach ($planner->fork($proposal) as $branch) {
+        foreach ($planner->answers->fork($proposal) as $branch) {
             foreach ($branch->leaders as [$group]) {
                 self::assertNotNull(GroupAt::tryParse($group), 'a fork names repairs, one by one');
             }

@@ -64,7 +64,7 @@ final class PlannerTest extends TestCase
         self::assertEqualsWithDelta(16.0, $proposal->worth->minutes, 1e-9);
         self::assertEqualsWithDelta($saving + $lambda * $bits - 16.0 * 100.0, $proposal->worth->score, 0.5, 'net');
         self::assertEqualsWithDelta(11.0, $proposal->worth->wayMinutes, 1e-9);
-        $fork = $planner->fork($proposal);
+        $fork = $planner->answers->fork($proposal);
         self::assertSame(
             ['yes', 'no'],
             array_map(static fn ($branch): string => $branch->outcomes[''], $fork),
