@@ -78,6 +78,44 @@ final class BeliefTest extends TestCase
         );
     }
 
+    /**
+     * Lifting a reading off the whole is believing the others alone: with a hand that two sheets share, with typed
+     * numbers, unsure, and with a wheel told wrongly once, so that what was gone comes back.
+     */
+    public function testAReadingLiftedOffLeavesWhatTheOthersSay(): void
+    {
+        $field = World::field('medium-car');
+        $opening = Opening::first($field, Context::none(), 0.15);
+        $at = new \DateTimeImmutable('2026-03-01');
+        $wheels = static fn (string $lf): array => [
+            'lf' => $lf,
+            'rf' => 'one-finger',
+            'lr' => 'one-finger',
+            'rr' => 'one-hand',
+        ];
+        $read = static fn (string $check, array $words, bool $unsure = false, array $numbers = []): Reading
+            => new Reading($check, CheckAt::parse($check), $words, $unsure, $at, $numbers);
+        $pedal = ['sink' => 'none', 'feel' => 'firm', 'travel' => 'normal'];
+        $readings = [
+            $read('complaint@vehicle', ['' => 'drags-lf']),
+            $read('spin@vehicle', $wheels('will-not-turn')),
+            $read('spin-later@vehicle', $wheels('one-finger')),
+            $read('turned-light@vehicle', ['lf' => 'late'] + array_fill_keys(['rf', 'lr', 'rr'], 'with-the-others')),
+            $read('pedal@vehicle', $pedal, false, ['travel' => 58.0]),
+            $read('push-back@lf', ['' => 'fades'], true),
+            $read('bleeder-open@lf', ['' => 'spurts-frees']),
+        ];
+        $whole = Belief::of($field, $opening, $readings);
+        foreach (array_keys($readings) as $n) {
+            $others = Belief::of($field, $opening, array_values(array_diff_key($readings, [$n => true])))->groups;
+            $lifted = $whole->groupsWithout($n);
+            ksort($others);
+            ksort($lifted);
+            self::assertEqualsWithDelta($others, $lifted, 1e-9, (string) $readings[$n]->check);
+        }
+        self::assertGreaterThan(0.1, abs($whole->groupsWithout(1)['hose@lf'] - $whole->group('hose@lf')));
+    }
+
     public function testASumOfOneAndNoZeroWhateverIsRead(): void
     {
         $field = World::field('medium-car');
