@@ -167,8 +167,6 @@ final class CheckController extends RendersJob
     /** @return list<array<string, mixed>> */
     private function gate(Gate $gate, LoadedJob $loaded): array
     {
-        $answer = $gate->answers[0] ?? null;
-
         return array_map(
             fn (string $unmet): array => [
                 'key' => $unmet,
@@ -176,8 +174,8 @@ final class CheckController extends RendersJob
                 'apart' => 'together' === $unmet ? $this->apart($loaded) : [],
                 'overridable' => $gate->overridable,
                 'gate' => $gate->id,
-                'answer' => null === $answer ? null : (string) $answer,
-                'answerName' => null === $answer ? null : $this->say->check($answer),
+                'answer' => isset($gate->answers[$unmet]) ? (string) $gate->answers[$unmet] : null,
+                'answerName' => isset($gate->answers[$unmet]) ? $this->say->check($gate->answers[$unmet]) : null,
             ],
             $gate->unmet,
         );

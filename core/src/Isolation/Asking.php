@@ -51,28 +51,43 @@ final readonly class Asking
         return str_replace('{after}', (string) $check?->demand->turn->after, $condition);
     }
 
-    /**
-     * The checks that would answer a gate: those of its conditions, or the one that comes first.
-     *
-     * @return list<CheckAt>
-     */
-    public function answers(?Fact $fact, ?Check $check): array
+    /** The check that would make a fact of it; null where none does. */
+    public function answer(Fact $fact, ?Check $check): ?CheckAt
     {
         return match ($fact) {
-            Fact::MadeBefore => null === $check?->demand->turn->after ? [] : [$this->first($check)],
-            Fact::Discharged => array_map(
-                static fn (Check $one): CheckAt => $one->at(Place::vehicle()),
-                array_values(array_filter(
-                    $this->checks->all,
-                    fn (Check $one): bool => $one->role->discharges && $this->applies($one->id),
-                )),
-            ),
-            Fact::Held => array_map(
-                static fn (Check $telling): CheckAt => $telling->at(Place::vehicle()),
-                \array_slice($this->checks->tellingHeld(), 0, 1),
-            ),
-            default => [],
+            Fact::MadeBefore => null === $check?->demand->turn->after ? null : $this->first($check),
+            Fact::Discharged => self::ofVehicle(array_filter(
+                $this->checks->all,
+                fn (Check $one): bool => $one->role->discharges && $this->applies($one->id),
+            )),
+            Fact::Held => self::ofVehicle($this->checks->tellingHeld()),
+            default => null,
         };
+    }
+
+    /**
+     * The check by which one of these would be read before the repair.
+     *
+     * @param list<GateReading> $reads
+     */
+    public function reading(array $reads): ?CheckAt
+    {
+        $checks = [];
+        foreach ($reads as $read) {
+            if ($this->applies($read->check) && !$this->checks->all[$read->check]->role->proof) {
+                $checks[] = $this->checks->all[$read->check];
+            }
+        }
+
+        return self::ofVehicle($checks);
+    }
+
+    /** @param array<Check> $checks */
+    private static function ofVehicle(array $checks): ?CheckAt
+    {
+        $first = reset($checks);
+
+        return false === $first ? null : $first->at(Place::vehicle());
     }
 
     private function first(Check $check): CheckAt

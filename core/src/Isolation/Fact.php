@@ -26,6 +26,15 @@ enum Fact: string
     /** The check that must come first was made. */
     case MadeBefore = 'made-before';
 
+    /** Whether it is brought about on the way to the check. */
+    public function isPreparation(): bool
+    {
+        return match ($this) {
+            self::OnGround, self::Lifted, self::Stands, self::Together => true,
+            default => false,
+        };
+    }
+
     /** Whether its failing is something seen to be wrong, not only something to be done first. */
     public function isSeen(): bool
     {

@@ -15,7 +15,9 @@ final readonly class Gate
      * @param bool $overridable whether a lead may open it with a recorded reason
      * @param bool $seenUnsafe something was seen to be wrong; else it is only not looked at yet
      * @param bool $waits nothing is suggested behind it; else opening it is part of the suggestion
-     * @param list<CheckAt> $answers the checks that would open it
+     * @param array<string, CheckAt> $answers by unmet condition: the check that would meet it
+     * @param CheckAt|null $opener the one check that would open it; null where that is none, or more
+     * @param bool $prepared nothing is missing that is not brought about on the way
      */
     public function __construct(
         public string $id,
@@ -24,6 +26,8 @@ final readonly class Gate
         public bool $seenUnsafe = false,
         public bool $waits = true,
         public array $answers = [],
+        public ?CheckAt $opener = null,
+        public bool $prepared = false,
     ) {
     }
 
@@ -37,18 +41,27 @@ final readonly class Gate
             'seenUnsafe' => $this->seenUnsafe,
             'waits' => $this->waits,
             'answers' => array_map(static fn (CheckAt $check): string => (string) $check, $this->answers),
+            'prepared' => $this->prepared,
+            'opener' => null === $this->opener ? null : (string) $this->opener,
         ];
     }
 
     public static function fromShape(Shape $shape): self
     {
+        $answers = [];
+        foreach ($shape->in('answers')->keys() as $unmet) {
+            $answers[$unmet] = CheckAt::parse($shape->in('answers')->text($unmet));
+        }
+
         return new self(
             $shape->text('id'),
             $shape->texts('unmet'),
             $shape->flag('overridable'),
             $shape->flag('seenUnsafe'),
             $shape->flag('waits'),
-            array_map(CheckAt::parse(...), $shape->texts('answers')),
+            $answers,
+            null === ($opener = $shape->optionalText('opener')) ? null : CheckAt::parse($opener),
+            $shape->flag('prepared'),
         );
     }
 

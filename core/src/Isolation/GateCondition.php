@@ -80,14 +80,16 @@ final readonly class GateCondition
         return $this->reads;
     }
 
-    /**
-     * The checks that would meet it.
-     *
-     * @return list<CheckAt>
-     */
-    public function answers(Asking $asking, ?Check $check): array
+    /** The check that would meet it. */
+    public function answer(Asking $asking, ?Check $check): ?CheckAt
     {
-        return $asking->answers($this->fact, $check);
+        return null === $this->fact ? $asking->reading($this->reads) : $asking->answer($this->fact, $check);
+    }
+
+    /** Whether it is brought about on the way to the check. */
+    public function isPreparation(): bool
+    {
+        return true === $this->fact?->isPreparation();
     }
 
     /**

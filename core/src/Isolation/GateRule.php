@@ -56,18 +56,32 @@ final readonly class GateRule
     {
         $unmet = [];
         $unsafe = false;
-        $answers = [];
+        $answers = $openers = [];
         foreach ($this->conditions as $condition) {
             foreach ($condition->unmet($asking, $check) as [$key, $seen]) {
                 $unmet[] = $key;
                 $unsafe = $unsafe || $seen;
-                $answers = [...$answers, ...$condition->answers($asking, $check)];
+                $answer = $seen ? null : $condition->answer($asking, $check);
+                $answers += null === $answer ? [] : [$key => $answer];
+                if (!$condition->isPreparation()) {
+                    $openers[(string) $answer] = $answer;
+                }
                 if ($this->inTurn) {
                     break 2;
                 }
             }
         }
+        $opener = 1 === \count($openers) ? reset($openers) : null;
 
-        return new Gate($this->id, $unmet, $this->overridable, $unsafe, $this->waits, $answers);
+        return new Gate(
+            $this->id,
+            $unmet,
+            $this->overridable,
+            $unsafe,
+            $this->waits,
+            $answers,
+            $opener,
+            [] === $openers,
+        );
     }
 }

@@ -46,9 +46,11 @@ final class Planner
     /**
      * Every check that has its turn and has rows still open in this epoch, best first.
      *
+     * @param bool $wider also what nobody makes with this complaint
+     *
      * @return list<Proposal>
      */
-    public function rank(Situation $now): array
+    public function rank(Situation $now, bool $wider = false): array
     {
         $knowledge = $this->belief->field->knowledge;
         $layout = $this->belief->field->layout;
@@ -61,7 +63,8 @@ final class Planner
             $seen[$this->belief->field->same($reading->check)] = true;
         }
         foreach ($knowledge->checks as $check) {
-            if ($check->role->proof || $check->role->asked || !$check->demand->turn->fits($troubles, $answers)) {
+            $fits = $wider || $check->demand->turn->fits($troubles, $answers);
+            if ($check->role->proof || $check->role->asked || !$fits) {
                 continue;
             }
             if ($unspun && Lift::WheelsOff === $check->demand->lift) {

@@ -81,20 +81,24 @@ final readonly class Proposal
         return new self($this->check, $this->at, $this->worth, $this->gates, $answers->fork($this), $this->rows);
     }
 
-    /** Whether it can be made now, or after lifting and cooling alone. */
-    public function isPossible(): bool
+    /**
+     * Whether it can be made now, or after lifting and cooling alone.
+     *
+     * @param bool $wider also where everything is put together and let down again for it
+     */
+    public function isPossible(bool $wider = false): bool
     {
-        return [] === array_filter($this->gates, static fn (Gate $gate): bool => $gate->waits);
+        $waits = static fn (Gate $gate): bool => $gate->waits && !($wider && $gate->prepared);
+
+        return [] === array_filter($this->gates, $waits);
     }
 
     /** The one check that it waits for; null where that is none, or more. */
     public function waitsFor(): ?CheckAt
     {
-        $closed = array_filter($this->gates, static fn (Gate $gate): bool => $gate->waits);
-        $first = $this->check->demand->turn->after;
-        $asks = [] !== array_filter($closed, static fn (Gate $gate): bool => [] !== $gate->answers);
+        $closed = array_values(array_filter($this->gates, static fn (Gate $gate): bool => $gate->waits));
 
-        return null !== $first && 1 === \count($closed) && $asks ? CheckAt::of($first, $this->at->place) : null;
+        return 1 === \count($closed) ? $closed[0]->opener : null;
     }
 
     /** Where the technician stands for it, and how the vehicle does. */

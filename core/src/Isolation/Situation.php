@@ -132,6 +132,12 @@ final readonly class Situation
         return [] !== array_filter($complaints, static fn (string $one): bool => str_starts_with($one, self::DRAGS));
     }
 
+    /** Whether somebody makes this check for what is looked into. */
+    public function hasTurn(Check $check, Checks $checks): bool
+    {
+        return $check->demand->turn->fits($this->troubles($checks), $this->seen($checks));
+    }
+
     /** Nobody complains: the vehicle is looked over. */
     public function looksOver(Checks $checks): bool
     {

@@ -25,6 +25,8 @@ final readonly class Verdict
      * 40).
      */
     private const PATIENCE = 32;
+    /** After so many checks without a suspect that stands out the search goes wider (estimate; 10 to 20). */
+    private const WIDER_FROM = 14;
     /** What no check of its own confirmed wants so much belief while anything else is worth looking at (estimate). */
     private const UNCONFIRMED_FROM = 0.97;
     private const OTHERS = 2;
@@ -50,8 +52,12 @@ final readonly class Verdict
     public static function of(Belief $belief, Situation $now, Settings $settings): self
     {
         $planner = new Planner($belief, $settings);
-        $ranked = $planner->rank($now);
-        $possible = array_values(array_filter($ranked, static fn (Proposal $p): bool => $p->isPossible()));
+        // after so many looks that led nowhere what the complaint spoke against is thought of too
+        $wider = !$now->looksOver($belief->field->knowledge->checks)
+            && \count($now->readings) >= self::WIDER_FROM
+            && $belief->leader()[1] < self::TRIAL_FROM;
+        $ranked = $planner->rank($now, $wider);
+        $possible = array_values(array_filter($ranked, static fn (Proposal $p): bool => $p->isPossible($wider)));
         $contradiction = Contradiction::in($belief, $now);
         [$group, $mass] = $belief->leader();
         $confirming = self::confirming($belief, $group);
@@ -66,9 +72,11 @@ final readonly class Verdict
             $proof->given,
             null === $next ? [] : self::alongside($possible, $next),
         );
-        $first = self::firstLook($possible, $now);
+        // after so many looks another one that is worth its minutes by money alone is one too many
+        $patient = \count($now->readings) < self::PATIENCE;
+        $first = $patient ? self::firstLook($possible, $now) : null;
         if (null !== $first) {
-            return $show($first, null, 'first-look');
+            return $show($first, null, self::isEarly($belief) ? 'first-look' : 'best-split');
         }
         if ($now->looksOver($belief->field->knowledge->checks) && $mass < $settings->threshold) {
             return $show(self::condition($possible, $belief->field->knowledge->condition), null, 'condition');
@@ -79,8 +87,6 @@ final readonly class Verdict
                 return $show($again, null, 'contradiction');
             }
         }
-        // after so many looks another one that is worth its minutes by money alone is one too many
-        $patient = \count($now->readings) < self::PATIENCE;
         $worth = array_values(
             array_filter($possible, static fn (Proposal $p): bool => $patient && $p->worth->score > 0.0),
         );
@@ -88,7 +94,11 @@ final readonly class Verdict
         if (!$passed && [] !== $worth) {
             $again = TakenAgain::sooner($belief, $now, $planner, $worth[0]);
 
-            return $show($again ?? $worth[0], null, null === $again ? 'best-split' : 'repeat');
+            return $show($again ?? $worth[0], null, match (true) {
+                null !== $again => 'repeat',
+                $wider && !$now->hasTurn($worth[0]->check, $belief->field->knowledge->checks) => 'wider',
+                default => 'best-split',
+            });
         }
         if ($passed || $mass >= self::TRIAL_FROM) {
             $confirm = $proof->given ? null : self::toConfirm($ranked, $possible, $confirming);
@@ -125,6 +135,16 @@ final readonly class Verdict
             return $show($again, null, 'repeat');
         }
 
+        if ($patient && !$wider) {
+            // before anything is tried, or the vehicle is sent home, what the complaint spoke against
+            $more = array_filter(
+                $planner->rank($now, true),
+                static fn (Proposal $p): bool => $p->isPossible(true) && $p->worth->score > 0.0,
+            );
+            if ([] !== $more) {
+                return $show(reset($more), null, 'wider');
+            }
+        }
         if ($mass >= self::TRIAL_FROM) {
             return $show(null, $group, 'trial');
         }
@@ -194,6 +214,19 @@ final readonly class Verdict
         }
 
         return $first;
+    }
+
+    /** Nothing but the first look was made so far. */
+    private static function isEarly(Belief $belief): bool
+    {
+        foreach ($belief->readings as $reading) {
+            $check = $belief->field->knowledge->checks->of($reading->check);
+            if (!$check->role->asked && null === $check->demand->turn->first) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**
@@ -266,7 +299,7 @@ final readonly class Verdict
         $first = [];
         foreach ($ranked as $proposal) {
             foreach (self::among($proposal, $confirming) ? $proposal->gates : [] as $gate) {
-                array_push($first, ...$gate->answers);
+                array_push($first, ...array_values($gate->answers));
             }
         }
         foreach ($possible as $proposal) {

@@ -230,9 +230,8 @@ final class Play
         $situation = $this->state()->situation;
         $gates = $this->catalogue->gates->closedFor($check, $at->place, $situation, $this->catalogue->checks);
         foreach ($gates as $gate) {
-            $first = $gate->answers[0] ?? null;
-            if (!$gate->waits && null !== $first && $first->id !== $at->id) {
-                return $first;
+            if (!$gate->waits && null !== $gate->opener && $gate->opener->id !== $at->id) {
+                return $gate->opener;
             }
         }
 

@@ -93,8 +93,7 @@ final class BeliefTest extends TestCase
             'lr' => 'one-finger',
             'rr' => 'one-hand',
         ];
-        $read = static fn (string $check, array $words, bool $unsure = false, array $numbers = []): Reading
-            => new Reading($check, CheckAt::parse($check), $words, $unsure, $at, $numbers);
+        $read = static fn (string $check, array $words, bool $unsure = false, array $numbers = []): Reading => new Reading($check, CheckAt::parse($check), $words, $unsure, $at, $numbers);
         $pedal = ['sink' => 'none', 'feel' => 'firm', 'travel' => 'normal'];
         $readings = [
             $read('complaint@vehicle', ['' => 'drags-lf']),

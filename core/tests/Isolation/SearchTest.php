@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Tests\Isolation;
+
+use PHPUnit\Framework\TestCase;
+use Rodrel\Core\Isolation\Aside;
+use Rodrel\Core\Isolation\Asking;
+use Rodrel\Core\Isolation\Belief;
+use Rodrel\Core\Isolation\CarState;
+use Rodrel\Core\Isolation\Context;
+use Rodrel\Core\Isolation\Gate;
+use Rodrel\Core\Isolation\GateBook;
+use Rodrel\Core\Isolation\Opening;
+use Rodrel\Core\Isolation\Reading;
+use Rodrel\Core\Isolation\Situation;
+use Rodrel\Core\Isolation\Verdict;
+use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Place;
+
+/** Whole searches, answered as a vehicle would that shows one thing only. */
+final class SearchTest extends TestCase
+{
+    /** Longer than any search. */
+    private const FAR = 45;
+
+    /** What soaked a lining is told by its smell before shoes are bought for oil to run onto. */
+    public function testWhatSoakedALiningIsNamedFirst(): void
+    {
+        [$path, $end] = $this->search('locks-rear', ['drum-look@lr/lining' => 'soaked', 'liquid@vehicle/' => 'oil']);
+        $soaked = array_search('drum-look@lr', array_column($path, 0), true);
+        self::assertIsInt($soaked);
+        self::assertSame('liquid@vehicle', $path[$soaked + 1][0]);
+        self::assertSame('axle-seal@lr', (string) $end->repair);
+    }
+
+    /**
+     * The driver tells of a noise, with which nobody measures tyres; these are unlike. After looks that lead nowhere
+     * the search goes wider and says so.
+     */
+    public function testADriverWhoTellsOfOneThingAndHasAnother(): void
+    {
+        [$path] = $this->search('noise', ['tyres@vehicle/' => 'unlike']);
+        $tyres = array_search('tyres@vehicle', array_column($path, 0), true);
+        self::assertIsInt($tyres);
+        self::assertGreaterThan(14, $tyres, 'not before what fits');
+        self::assertSame('wider', $path[$tyres][1]);
+        self::assertNotContains('wider', array_column(\array_slice($path, 0, 13), 1));
+    }
+
+    /** What the road waits for is one check where only the wheels were not spun; being lowered is but the way there. */
+    public function testARoadThatOneCheckOpens(): void
+    {
+        $good = ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'];
+        $firm = ['sink' => 'none', 'feel' => 'firm', 'travel' => 'normal'];
+        $free = array_fill_keys(['lf', 'rf', 'lr', 'rr'], 'one-finger');
+        $road = fn (Lift $lift, array $read): Gate => World::catalogue()->gates->rules[GateBook::ROAD]->gate(
+            new Asking(
+                new Situation(new CarState($lift, true), array_map(
+                    $this->reading(...),
+                    array_keys($read),
+                    array_values($read),
+                )),
+                World::catalogue()->checks,
+                Place::vehicle(),
+            ),
+            null,
+        );
+        $unspun = $road(Lift::Raised, ['look@vehicle' => $good, 'pedal@vehicle' => $firm]);
+        self::assertSame(['on-ground', 'free-lf', 'free-rf', 'free-lr', 'free-rr'], $unspun->unmet);
+        self::assertSame('spin@vehicle', (string) $unspun->opener);
+        self::assertFalse($unspun->prepared);
+        self::assertNull($road(Lift::Raised, ['look@vehicle' => $good])->opener, 'the pedal is wanted too');
+        $spun = ['look@vehicle' => $good, 'pedal@vehicle' => $firm, 'spin@vehicle' => $free];
+        self::assertSame(['on-ground'], $road(Lift::Raised, $spun)->unmet);
+        self::assertTrue($road(Lift::Raised, $spun)->prepared);
+        self::assertTrue($road(Lift::Ground, $spun)->isOpen());
+        $held = ['spin@vehicle' => ['lf' => 'will-not-turn'] + $free] + $spun;
+        self::assertNull($road(Lift::Raised, $held)->opener, 'what was found held is not spun free');
+        self::assertFalse($road(Lift::Raised, $held)->prepared);
+    }
+
+    /**
+     * @param array<string, string> $shows word by row key, as often as it is asked; all else is as a sound vehicle shows it
+     *
+     * @return array{list<array{string, string}>, Verdict} checks in order with the reason of each, and the end
+     */
+    private function search(string $complaint, array $shows): array
+    {
+        $field = World::field('medium-car');
+        $opening = Opening::first($field, Context::none(), 0.15);
+        $readings = ['complaint@vehicle' => $this->reading('complaint@vehicle', ['' => $complaint])];
+        $path = [];
+        while (true) {
+            $last = end($path);
+            $check = false === $last ? null : $field->knowledge->checks->of(CheckAt::parse($last[0]));
+            $car = new CarState(Lift::WheelsOff, true, last: $check);
+            $belief = Belief::of($field, $opening, array_values($readings));
+            $verdict = Verdict::of($belief, new Situation($car, array_values($readings)), World::settings());
+            if (null === $verdict->next || \count($path) > self::FAR) {
+                return [$path, $verdict];
+            }
+            $at = (string) $verdict->next->at;
+            $words = [];
+            foreach ($verdict->next->check->rows as $row) {
+                $seen = $field->row($verdict->next->at, $row->id);
+                // the first prediction of a row is a sound vehicle's
+                $usual = array_search(max($seen['table'][0]), $seen['table'][0], true);
+                $words[$row->id] = $shows[$at.'/'.$row->id] ?? $seen['words'][$usual];
+            }
+            $readings[$at] = $this->reading($at, $words, ($readings[$at]->times ?? 0) + 1);
+            $path[] = [$at, $verdict->reason];
+        }
+    }
+
+    /** @param array<string, string> $words */
+    private function reading(string $at, array $words, int $times = 1): Reading
+    {
+        $when = new \DateTimeImmutable('2026-03-01');
+
+        return new Reading($at, CheckAt::parse($at), $words, false, $when, [], new Aside([], $times));
+    }
+}
