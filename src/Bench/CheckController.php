@@ -164,21 +164,25 @@ final class CheckController extends RendersJob
         return $gates->closedFor($check, $at->place, $loaded->state->situation, $this->catalogue->checks);
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<array<string, mixed>> what one check would meet stands together */
     private function gate(Gate $gate, LoadedJob $loaded): array
     {
-        return array_map(
-            fn (string $unmet): array => [
+        $shown = [];
+        foreach ($gate->unmet as $unmet) {
+            $answer = $gate->answers[$unmet] ?? null;
+            $shown[(string) ($answer ?? $unmet)] ??= [
                 'key' => $unmet,
-                'said' => $this->say->ui('gate.'.$unmet),
+                'said' => [],
                 'apart' => 'together' === $unmet ? $this->apart($loaded) : [],
                 'overridable' => $gate->overridable,
                 'gate' => $gate->id,
-                'answer' => isset($gate->answers[$unmet]) ? (string) $gate->answers[$unmet] : null,
-                'answerName' => isset($gate->answers[$unmet]) ? $this->say->check($gate->answers[$unmet]) : null,
-            ],
-            $gate->unmet,
-        );
+                'answer' => null === $answer ? null : (string) $answer,
+                'answerName' => null === $answer ? null : $this->say->check($answer),
+            ];
+            $shown[(string) ($answer ?? $unmet)]['said'][] = $this->say->ui('gate.'.$unmet);
+        }
+
+        return array_values($shown);
     }
 
     /** @return list<array{what: string, name: string}> */

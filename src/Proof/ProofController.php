@@ -48,7 +48,7 @@ final class ProofController extends RendersJob
             road: array_map(
                 fn (string $key): array => [
                     'key' => $key,
-                    'said' => $this->say->ui('gate.'.$key),
+                    'said' => [$this->say->ui('gate.'.$key)],
                     'overridable' => false,
                     'gate' => 'road',
                     'answer' => null,

@@ -37,6 +37,28 @@ final class PedalSidePagesTest extends ShopTestCase
         self::assertStringContainsString('Low: find where it went', $this->text('h1'));
     }
 
+    /** A road that nothing was looked at for: what one check would tell stands together, with that check behind it. */
+    public function testAClosedGateNamesWhatWouldOpenIt(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $gates = fn (): array => $this->client->request('GET', "/jobs/$id/checks/road-shake@vehicle")
+            ->filter('.gate')
+            ->each(static fn ($gate): array => [$gate->filter('p')->count(), $gate->filter('a, button')->text('')]);
+        self::assertSame([
+            [3, 'Look at level, wet and lamps'],
+            [3, 'Hold the pedal firm, engine on'],
+            [4, 'Press, let go, spin each wheel'],
+        ], \array_slice($gates(), 0, 3));
+        $this->append($id, 'reading', [
+            'check' => 'look@vehicle',
+            'word' => ['level' => 'bad', 'wet' => 'good', 'lamp' => 'good'],
+        ]);
+        // what was seen to be wrong is not looked right: it stands there without a check
+        self::assertContains([1, ''], $gates());
+        self::assertNotContains('Look at level, wet and lamps', array_column($gates(), 1));
+    }
+
     /** Two quotes: the cheaper first, the dearer with what it costs more, what is not to be had last. */
     public function testQuotesStandBesideEachOther(): void
     {
