@@ -50,7 +50,7 @@ final readonly class Confirmation
                 $against ??= $argument->reading;
             }
         }
-        $given = null !== $own && (null !== $raised || $own->reading->times > 1);
+        $given = null !== $own && (null !== $raised || ($own->reading->times > 1 && !$own->reading->isTorn()));
 
         return new self($given, $wanted, $wanted ? self::lone($belief, $group) : null, $against);
     }
@@ -59,7 +59,7 @@ final readonly class Confirmation
     {
         $check = $belief->field->knowledge->checks->of($argument->reading->check);
 
-        return 1 === $argument->reading->times && $check->canBeRepeated(false);
+        return $argument->reading->bearsAnother() && $check->canBeRepeated(false);
     }
 
     /** Opening the system, or buying a part over the shop's limit. */
@@ -77,7 +77,7 @@ final readonly class Confirmation
         foreach ($belief->readings as $n => $reading) {
             $check = $belief->field->knowledge->checks->of($reading->check);
             $without = $belief->groupsWithout($n)[(string) $group] ?? 0.0;
-            if (1 === $reading->times && $check->canBeRepeated(false) && $without < self::CARRIES) {
+            if ($reading->bearsAnother() && $check->canBeRepeated(false) && $without < self::CARRIES) {
                 return $reading;
             }
         }

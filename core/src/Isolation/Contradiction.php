@@ -53,7 +53,7 @@ final readonly class Contradiction
         $checks = $belief->field->knowledge->checks;
         $again = array_filter(
             $readings,
-            static fn (Reading $reading): bool => 1 === $reading->times
+            static fn (Reading $reading): bool => $reading->bearsAnother()
                 && $checks->of($reading->check)->canBeRepeated($now->car->drivenIn),
         );
 

@@ -60,23 +60,25 @@ final readonly class Evidence
         $asked = $field->knowledge->checks->of($reading->check)->role->asked;
         $rows = [];
         foreach ($reading->outcomes as $row => $word) {
-            $rows[] = self::row($field, $opening, $n, $reading, $row, $word, $reading->numbers[$row] ?? null, $asked);
+            $takes = [$word, ...$reading->earlier[$row] ?? []];
+            $rows[] = self::row($field, $opening, $n, $reading, $row, $takes, $reading->numbers[$row] ?? null, $asked);
         }
         foreach ($reading->also as $word) {
             // said in the same breath: it counts half
-            $rows[] = self::row($field, $opening, $n, $reading, '', $word, null, $asked, true);
+            $rows[] = self::row($field, $opening, $n, $reading, '', [$word], null, $asked, true);
         }
 
         return $rows;
     }
 
+    /** @param non-empty-list<string> $takes its word, and those of earlier takes */
     private static function row(
         Field $field,
         Opening $opening,
         int $n,
         Reading $reading,
         string $row,
-        string $word,
+        array $takes,
         ?float $number,
         bool $asked,
         bool $half = false,
@@ -93,7 +95,7 @@ final readonly class Evidence
         $shares = self::shares($index, $opening);
         $columns = [];
         [$byPoint, $slip] = null === $number
-            ? self::words($signature, $word, array_column($points, 0), $reading->check->row($row))
+            ? self::takes($signature, $takes, array_column($points, 0), $reading->check->row($row))
             : self::numbers($signature, $number, array_column($points, 0), $reading->check->row($row));
         foreach ($byPoint as $chances) {
             foreach (self::SLIPS as $f => [$times]) {
@@ -116,6 +118,38 @@ final readonly class Evidence
         }
 
         return new self($n, $common > 0.0 ? $signature['cause'] : '', array_column($points, 1), $index, $columns);
+    }
+
+    /**
+     * Taken several times: what was said oftenest; as likely one as the other where that is as often.
+     *
+     * @param PredictedRow $signature
+     * @param non-empty-list<string> $takes
+     * @param list<float> $points
+     *
+     * @return array{list<list<float>>, float} chance by point and prediction, and of a slip
+     */
+    private static function takes(array $signature, array $takes, array $points, string $key): array
+    {
+        $counts = array_count_values($takes);
+        $oftenest = array_map(strval(...), array_keys($counts, max($counts), true));
+        $told = array_map(
+            static fn (string $word): array => self::words($signature, $word, $points, $key),
+            $oftenest,
+        );
+        if (1 === \count($told)) {
+            return $told[0];
+        }
+        $mean = [];
+        foreach (array_keys($points) as $z) {
+            $columns = array_map(static fn (array $one): array => $one[0][$z], $told);
+            $mean[] = array_map(
+                static fn (float ...$chances): float => array_sum($chances) / \count($chances),
+                ...$columns,
+            );
+        }
+
+        return [$mean, $told[0][1]];
     }
 
     /**

@@ -13,6 +13,8 @@ final readonly class Reading
     public array $also;
     /** How often it was taken in this epoch. */
     public int $times;
+    /** @var array<string, list<string>> words of earlier takes in this epoch, by row */
+    public array $earlier;
 
     /**
      * @param non-empty-array<string, string> $outcomes word by row id ('' when the check has one answer)
@@ -30,6 +32,7 @@ final readonly class Reading
     ) {
         $this->also = $aside->also ?? [];
         $this->times = $aside->times ?? 1;
+        $this->earlier = $aside->earlier ?? [];
     }
 
     /** The log's entry that it comes from; several of one intake share theirs. */
@@ -38,10 +41,33 @@ final readonly class Reading
         return explode('#', $this->id)[0];
     }
 
+    /** Taken once, or twice with two answers: a third take decides. */
+    public function bearsAnother(): bool
+    {
+        return 1 === $this->times || (2 === $this->times && $this->isTorn());
+    }
+
+    /** Two takes said different things of one row. */
+    public function isTorn(): bool
+    {
+        foreach ($this->earlier as $row => $words) {
+            $now = isset($this->numbers[$row]) ? null : $this->outcomes[$row] ?? null;
+            if (null !== $now && [] !== array_diff($words, [$now])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** The same check made before, in the same epoch. */
     private function after(self $before): self
     {
         $again = [] !== array_intersect_key($this->outcomes, $before->outcomes);
+        $earlier = $before->earlier;
+        foreach (array_intersect_key($before->outcomes, $this->outcomes) as $row => $word) {
+            $earlier[$row][] = $word;
+        }
 
         return new self(
             $this->id,
@@ -50,7 +76,7 @@ final readonly class Reading
             $this->unsure,
             $this->takenAt,
             $this->numbers + array_diff_key($before->numbers, $this->outcomes),
-            new Aside($this->also, $before->times + (int) $again),
+            new Aside($this->also, $before->times + (int) $again, $earlier),
         );
     }
 

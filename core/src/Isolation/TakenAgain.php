@@ -27,7 +27,7 @@ final readonly class TakenAgain
         $telling = self::TELLS;
         foreach ($belief->readings as $n => $reading) {
             $check = $belief->field->knowledge->checks->of($reading->check);
-            if (1 === $reading->times && $check->canBeRepeated($now->car->drivenIn)) {
+            if ($reading->bearsAnother() && $check->canBeRepeated($now->car->drivenIn)) {
                 $moved = self::moves($belief, $n);
                 if ($moved > $telling) {
                     [$most, $telling] = [$reading, $moved];
@@ -47,7 +47,7 @@ final readonly class TakenAgain
         $checks = $belief->field->knowledge->checks;
         $once = array_filter(
             $belief->readings,
-            static fn (Reading $reading): bool => 1 === $reading->times
+            static fn (Reading $reading): bool => $reading->bearsAnother()
                 && $checks->of($reading->check)->canBeRepeated($now->car->drivenIn),
         );
         uasort($once, static fn (Reading $a, Reading $b): int => $checks->of($a->check)->demand->minutes

@@ -67,7 +67,7 @@ final readonly class Verdict
             $next,
             null === $next ? \array_slice($possible, 0, self::OTHERS) : self::others($possible, $next),
             $repair,
-            $reason,
+            self::said($reason, $next, $now),
             $contradiction,
             $proof->given,
             null === $next ? [] : self::alongside($possible, $next),
@@ -151,7 +151,7 @@ final readonly class Verdict
         $seen = SeenWrong::of($belief);
         if (null !== $seen) {
             $check = $belief->field->knowledge->checks->of($seen->reading->check);
-            $once = 1 === $seen->reading->times && $check->canBeRepeated($now->car->drivenIn);
+            $once = $seen->reading->bearsAnother() && $check->canBeRepeated($now->car->drivenIn);
             $again = $once ? $planner->again($seen->reading, $now) : null;
 
             return null !== $again ? $show($again, null, 'repeat') : $show(null, $seen->group, 'seen');
@@ -214,6 +214,14 @@ final readonly class Verdict
         }
 
         return $first;
+    }
+
+    /** Why something is taken again: where two takes of it differ, that is why. */
+    private static function said(string $reason, ?Proposal $next, Situation $now): string
+    {
+        $torn = null !== $next && true === $now->reading($next->at)?->isTorn();
+
+        return $torn && \in_array($reason, ['repeat', 'contradiction'], true) ? 'torn' : $reason;
     }
 
     /** Nothing but the first look was made so far. */

@@ -60,22 +60,28 @@ final class BeliefTest extends TestCase
         );
     }
 
-    public function testTheOrderOfReadingsDoesNotMatterAndTheLaterOfTwoStands(): void
+    /** "Yes" is 0.9 under the hose and 0.1 under the caliper: yes and no together are a half under both, and say nothing. */
+    public function testTheOrderOfReadingsDoesNotMatterAndOfTwoTakesThatDifferAThirdDecides(): void
     {
         $field = ToyField::make();
         $opening = Opening::first($field, Context::none(), 0.15);
         $a = ToyField::reading('push', 'yes', at: '2026-03-01 10:00:00');
         $b = ToyField::reading('look', 'no', at: '2026-03-01 10:05:00');
         $c = ToyField::reading('push', 'no', at: '2026-03-01 10:10:00');
+        $d = ToyField::reading('push', 'no', at: '2026-03-01 10:15:00');
         $one = Belief::of($field, $opening, [$a, $b, $c]);
         $other = Belief::of($field, $opening, [$c, $a, $b]);
         self::assertEqualsWithDelta($one->groups, $other->groups, 1e-12);
-        self::assertEqualsWithDelta(Belief::of($field, $opening, [$b, $c])->groups, $one->groups, 1e-12);
-        self::assertEqualsWithDelta(
-            Belief::of($field, $opening, [$b])->groups,
-            $one->groupsWithout(1),
-            1e-12,
-        );
+        self::assertEqualsWithDelta(Belief::of($field, $opening, [$b])->groups, $one->groups, 1e-12);
+        self::assertTrue($one->readings[1]->isTorn());
+        self::assertTrue($one->readings[1]->bearsAnother());
+        $third = Belief::of($field, $opening, [$a, $b, $c, $d]);
+        self::assertEqualsWithDelta(Belief::of($field, $opening, [$b, $d])->groups, $third->groups, 1e-12);
+        self::assertFalse($third->readings[1]->bearsAnother());
+        $same = Belief::of($field, $opening, [$b, $c, $d]);
+        self::assertEqualsWithDelta(Belief::of($field, $opening, [$b, $d])->groups, $same->groups, 1e-12, 'no proof');
+        self::assertFalse($same->readings[1]->bearsAnother());
+        self::assertEqualsWithDelta(Belief::of($field, $opening, [$b])->groups, $same->groupsWithout(1), 1e-12);
     }
 
     /**
