@@ -91,7 +91,8 @@ final class ScenarioTest extends TestCase
 
     /**
      * Each fault, hidden in a vehicle that answers what the model says is likeliest: following the suggestions
-     * leads to its repair, through open gates only, in at most eighteen checks, most of them looks of a minute.
+     * leads to its repair, through open gates only, in at most eighteen checks, most of them looks of a minute; six more
+     * where the driver had nothing to say, for everything is looked at first then.
      */
     #[DataProvider('provideHidden')]
     public function testTheSuggestionsLeadToTheHiddenFault(string $preset, string $suspect, int $grade): void
@@ -120,7 +121,8 @@ final class ScenarioTest extends TestCase
             'parts' => [],
         ]);
         $asked = [];
-        for ($n = 0; $n < 19; ++$n) {
+        $atMost = 'none' === $said ? 24 : 18;
+        for ($n = 0; $n <= $atMost; ++$n) {
             $state = World::state($log, $preset);
             $verdict = World::diagnosis($state, $preset)->verdict();
             $next = $verdict->next;
@@ -130,11 +132,13 @@ final class ScenarioTest extends TestCase
                 return;
             }
             foreach ($next->gates as $gate) {
-                self::assertContains($gate->id, ['under', 'together'], 'only lifting and putting together come before');
+                // a road for which the vehicle is only let down is open but for that
+                $come = $gate->prepared ? ['under', 'together', 'road'] : ['under', 'together'];
+                self::assertContains($gate->id, $come, 'only lifting and putting together come before');
                 foreach ('together' === $gate->id ? array_keys($state->situation->car->apart) : [] as $what) {
                     $write(Kind::Together, ['what' => $what]);
                 }
-                if ('under' === $gate->id) {
+                if ('together' !== $gate->id) {
                     $write(Kind::Lift, ['to' => $next->check->demand->lift->value, 'stands' => true]);
                 }
             }
