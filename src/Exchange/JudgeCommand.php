@@ -43,6 +43,7 @@ final class JudgeCommand
     /** Ways of working that take long are tried on one vehicle in so many. */
     private const ONE_IN = ['random' => 4, 'most-bits' => 2, 'clairvoyant' => 10];
     private const FAR = 86400.0;
+    private const MEMORY = '4G';
     private const LISTEN_US = 50_000;
 
     public function __construct(
@@ -76,6 +77,8 @@ final class JudgeCommand
         $policy = [] === $policy ? $known : $policy;
         $settings = ('' === $scoring ? [] : ['scoring' => $scoring]) + $this->shop->all();
         if ('' !== $part) {
+            // the pairs of a preset that was played often take their room
+            ini_set('memory_limit', self::MEMORY);
             foreach ($this->play($vehicles, $seed, $wrong, $faults, $policy, $settings, $part) as $line) {
                 $io->writeln((string) json_encode($line), SymfonyStyle::OUTPUT_RAW);
             }
@@ -100,7 +103,7 @@ final class JudgeCommand
      */
     private function inParts(int $workers, string $lines): array
     {
-        $php = [(string) (new PhpExecutableFinder())->find(), '-d', 'memory_limit=2G'];
+        $php = [(string) (new PhpExecutableFinder())->find(), '-d', 'memory_limit='.self::MEMORY];
         $jit = ['-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d', 'opcache.jit_buffer_size=64M'];
         $own = \array_slice((array) $_SERVER['argv'], 1);
         $parts = [];
@@ -176,6 +179,7 @@ final class JudgeCommand
                 }
             }
             $this->keep($shelf, $layout, $file);
+            unset($shelf, $play);
         }
     }
 

@@ -9,7 +9,7 @@ final readonly class ProofPage
 {
     /**
      * @param list<array<string, mixed>> $criteria
-     * @param list<array{key: string, said: string, overridable: bool, gate: string, answer: null}> $road
+     * @param list<array{key: string, said: list<string>, overridable: bool, gate: string, answer: null}> $road
      * @param string|null $night the day on which the pedal's height is to be measured again
      */
     public function __construct(

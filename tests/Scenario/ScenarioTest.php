@@ -91,8 +91,8 @@ final class ScenarioTest extends TestCase
 
     /**
      * Each fault, hidden in a vehicle that answers what the model says is likeliest: following the suggestions
-     * leads to its repair, through open gates only, in at most eighteen checks, most of them looks of a minute; six more
-     * where the driver had nothing to say, for everything is looked at first then.
+     * leads to its repair, through open gates only, in at most eighteen checks, most of them looks of a minute; six
+     * more where the driver had nothing to say, for everything is looked at first then.
      */
     #[DataProvider('provideHidden')]
     public function testTheSuggestionsLeadToTheHiddenFault(string $preset, string $suspect, int $grade): void

@@ -60,7 +60,7 @@ final class BeliefTest extends TestCase
         );
     }
 
-    /** "Yes" is 0.9 under the hose and 0.1 under the caliper: yes and no together are a half under both, and say nothing. */
+    /** "Yes" is 0.9 under the hose, 0.1 under the caliper: yes and no together are half under both and tell nothing. */
     public function testTheOrderOfReadingsDoesNotMatterAndOfTwoTakesThatDifferAThirdDecides(): void
     {
         $field = ToyField::make();
@@ -99,7 +99,9 @@ final class BeliefTest extends TestCase
             'lr' => 'one-finger',
             'rr' => 'one-hand',
         ];
-        $read = static fn (string $check, array $words, bool $unsure = false, array $numbers = []): Reading => new Reading($check, CheckAt::parse($check), $words, $unsure, $at, $numbers);
+        $read = static function (string $check, array $words, bool $unsure = false, array $numbers = []) use ($at) {
+            return new Reading($check, CheckAt::parse($check), $words, $unsure, $at, $numbers);
+        };
         $pedal = ['sink' => 'none', 'feel' => 'firm', 'travel' => 'normal'];
         $readings = [
             $read('complaint@vehicle', ['' => 'drags-lf']),

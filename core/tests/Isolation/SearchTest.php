@@ -84,7 +84,7 @@ final class SearchTest extends TestCase
     }
 
     /**
-     * @param array<string, string> $shows word by row key, as often as it is asked; all else is as a sound vehicle shows it
+     * @param array<string, string> $shows word by row key, as often as asked; all else as a sound vehicle shows it
      *
      * @return array{list<array{string, string}>, Verdict} checks in order with the reason of each, and the end
      */
