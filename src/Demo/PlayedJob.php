@@ -112,7 +112,7 @@ final class PlayedJob
                 'hot' => $this->write(new CoolPayload(), 20),
                 'together' => $this->together(),
                 'under' => $this->write(new LiftPayload($check->demand->lift, true), 6),
-                'stuck', 'order' => $this->read($gate->opener ?? throw new \LogicException('Nothing opens it.')),
+                'stuck', 'order' => $this->read($gate->opener() ?? throw new \LogicException('Nothing opens it.')),
                 default => null,
             };
         }

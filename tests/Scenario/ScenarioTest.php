@@ -133,7 +133,7 @@ final class ScenarioTest extends TestCase
             }
             foreach ($next->gates as $gate) {
                 // a road for which the vehicle is only let down is open but for that
-                $come = $gate->prepared ? ['under', 'together', 'road'] : ['under', 'together'];
+                $come = $gate->isPrepared() ? ['under', 'together', 'road'] : ['under', 'together'];
                 self::assertContains($gate->id, $come, 'only lifting and putting together come before');
                 foreach ('together' === $gate->id ? array_keys($state->situation->car->apart) : [] as $what) {
                     $write(Kind::Together, ['what' => $what]);

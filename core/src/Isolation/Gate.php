@@ -16,8 +16,7 @@ final readonly class Gate
      * @param bool $seenUnsafe something was seen to be wrong; else it is only not looked at yet
      * @param bool $waits nothing is suggested behind it; else opening it is part of the suggestion
      * @param array<string, CheckAt> $answers by unmet condition: the check that would meet it
-     * @param CheckAt|null $opener the one check that would open it; null where that is none, or more
-     * @param bool $prepared nothing is missing that is not brought about on the way
+     * @param list<string> $preparations those of the unmet that are brought about on the way
      */
     public function __construct(
         public string $id,
@@ -26,8 +25,7 @@ final readonly class Gate
         public bool $seenUnsafe = false,
         public bool $waits = true,
         public array $answers = [],
-        public ?CheckAt $opener = null,
-        public bool $prepared = false,
+        public array $preparations = [],
     ) {
     }
 
@@ -41,8 +39,7 @@ final readonly class Gate
             'seenUnsafe' => $this->seenUnsafe,
             'waits' => $this->waits,
             'answers' => array_map(static fn (CheckAt $check): string => (string) $check, $this->answers),
-            'prepared' => $this->prepared,
-            'opener' => null === $this->opener ? null : (string) $this->opener,
+            'preparations' => $this->preparations,
         ];
     }
 
@@ -60,9 +57,29 @@ final readonly class Gate
             $shape->flag('seenUnsafe'),
             $shape->flag('waits'),
             $answers,
-            null === ($opener = $shape->optionalText('opener')) ? null : CheckAt::parse($opener),
-            $shape->flag('prepared'),
+            $shape->texts('preparations'),
         );
+    }
+
+    /** Nothing is missing that is not brought about on the way. */
+    public function isPrepared(): bool
+    {
+        return [] === array_diff($this->unmet, $this->preparations);
+    }
+
+    /** The one check that would open it; null where that is none, or more. */
+    public function opener(): ?CheckAt
+    {
+        $opener = null;
+        foreach (array_diff($this->unmet, $this->preparations) as $unmet) {
+            $answer = $this->answers[$unmet] ?? null;
+            if (null === $answer || (null !== $opener && !$opener->is($answer))) {
+                return null;
+            }
+            $opener = $answer;
+        }
+
+        return $opener;
     }
 
     public function isOpen(): bool

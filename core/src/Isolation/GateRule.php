@@ -56,32 +56,22 @@ final readonly class GateRule
     {
         $unmet = [];
         $unsafe = false;
-        $answers = $openers = [];
+        $answers = $preparations = [];
         foreach ($this->conditions as $condition) {
             foreach ($condition->unmet($asking, $check) as [$key, $seen]) {
                 $unmet[] = $key;
                 $unsafe = $unsafe || $seen;
                 $answer = $seen ? null : $condition->answer($asking, $check);
                 $answers += null === $answer ? [] : [$key => $answer];
-                if (!$condition->isPreparation()) {
-                    $openers[(string) $answer] = $answer;
+                if ($condition->isPreparation()) {
+                    $preparations[] = $key;
                 }
                 if ($this->inTurn) {
                     break 2;
                 }
             }
         }
-        $opener = 1 === \count($openers) ? reset($openers) : null;
 
-        return new Gate(
-            $this->id,
-            $unmet,
-            $this->overridable,
-            $unsafe,
-            $this->waits,
-            $answers,
-            $opener,
-            [] === $openers,
-        );
+        return new Gate($this->id, $unmet, $this->overridable, $unsafe, $this->waits, $answers, $preparations);
     }
 }

@@ -88,7 +88,7 @@ final readonly class Proposal
      */
     public function isPossible(bool $wider = false): bool
     {
-        $waits = static fn (Gate $gate): bool => $gate->waits && !($wider && $gate->prepared);
+        $waits = static fn (Gate $gate): bool => $gate->waits && !($wider && $gate->isPrepared());
 
         return [] === array_filter($this->gates, $waits);
     }
@@ -98,7 +98,7 @@ final readonly class Proposal
     {
         $closed = array_values(array_filter($this->gates, static fn (Gate $gate): bool => $gate->waits));
 
-        return 1 === \count($closed) ? $closed[0]->opener : null;
+        return 1 === \count($closed) ? $closed[0]->opener() : null;
     }
 
     /** Where the technician stands for it, and how the vehicle does. */

@@ -230,8 +230,9 @@ final class Play
         $situation = $this->state()->situation;
         $gates = $this->catalogue->gates->closedFor($check, $at->place, $situation, $this->catalogue->checks);
         foreach ($gates as $gate) {
-            if (!$gate->waits && null !== $gate->opener && $gate->opener->id !== $at->id) {
-                return $gate->opener;
+            $opener = $gate->opener();
+            if (!$gate->waits && null !== $opener && $opener->id !== $at->id) {
+                return $opener;
             }
         }
 

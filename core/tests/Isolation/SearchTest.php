@@ -71,16 +71,16 @@ final class SearchTest extends TestCase
         );
         $unspun = $road(Lift::Raised, ['look@vehicle' => $good, 'pedal@vehicle' => $firm]);
         self::assertSame(['on-ground', 'free-lf', 'free-rf', 'free-lr', 'free-rr'], $unspun->unmet);
-        self::assertSame('spin@vehicle', (string) $unspun->opener);
-        self::assertFalse($unspun->prepared);
-        self::assertNull($road(Lift::Raised, ['look@vehicle' => $good])->opener, 'the pedal is wanted too');
+        self::assertSame('spin@vehicle', (string) $unspun->opener());
+        self::assertFalse($unspun->isPrepared());
+        self::assertNull($road(Lift::Raised, ['look@vehicle' => $good])->opener(), 'the pedal is wanted too');
         $spun = ['look@vehicle' => $good, 'pedal@vehicle' => $firm, 'spin@vehicle' => $free];
         self::assertSame(['on-ground'], $road(Lift::Raised, $spun)->unmet);
-        self::assertTrue($road(Lift::Raised, $spun)->prepared);
+        self::assertTrue($road(Lift::Raised, $spun)->isPrepared());
         self::assertTrue($road(Lift::Ground, $spun)->isOpen());
         $held = ['spin@vehicle' => ['lf' => 'will-not-turn'] + $free] + $spun;
-        self::assertNull($road(Lift::Raised, $held)->opener, 'what was found held is not spun free');
-        self::assertFalse($road(Lift::Raised, $held)->prepared);
+        self::assertNull($road(Lift::Raised, $held)->opener(), 'what was found held is not spun free');
+        self::assertFalse($road(Lift::Raised, $held)->isPrepared());
     }
 
     /**
