@@ -6,8 +6,8 @@ namespace App\Exchange;
 
 use App\Catalogue\CatalogueLoader;
 use App\Catalogue\SourceHash;
+use App\Prediction\FaultByFault;
 use App\Prediction\Predictions;
-use App\Prediction\SideBySide;
 use App\Prediction\SignatureFiles;
 use App\Shop\ShopSettings;
 use Rodrel\Core\Catalogue\Catalogue;
@@ -90,10 +90,12 @@ final readonly class SpeedCommand
             ['what' => 'one press simulated', 'of' => $preset, 'aim' => '']
             + Times::of(fn () => $this->press($layout), self::RUNS),
             ['what' => 'all predictions', 'of' => $preset, 'aim' => '5000 ms']
-            + Times::of(fn () => $this->predict($layout), 1),
+            + Times::of(fn () => $this->predict($layout, array_values($this->catalogue->faults->all)), 1),
             ['what' => 'after one changed fault', 'of' => $preset, 'aim' => '1000 ms']
-            + Times::of(fn () => $this->prediction($layout)->fault($fault), 3),
-            ['what' => 'reading to belief and next check', 'of' => $preset, 'aim' => '30 ms']
+            + Times::of(fn () => $this->predict($layout, [$fault]), 3),
+            ['what' => 'reading to belief', 'of' => $preset, 'aim' => '30 ms']
+            + $this->onTheWeb($preset, self::FEW, false),
+            ['what' => 'reading to belief, next check and reasons', 'of' => $preset, 'aim' => '']
             + $this->onTheWeb($preset, self::FEW),
         ];
     }
@@ -111,34 +113,34 @@ final readonly class SpeedCommand
         return new Prediction($layout, $this->catalogue->checks, $this->catalogue->complaints, $keys);
     }
 
-    private function predict(Layout $layout): void
+    /** @param list<Fault> $faults */
+    private function predict(Layout $layout, array $faults): void
     {
         $prediction = $this->prediction($layout);
         $prediction->sound();
-        $tasks = array_map(
-            static fn (Fault $fault): \Closure => static fn (): array => $prediction->fault($fault)->toArray(),
-            array_values($this->catalogue->faults->all),
-        );
-        SideBySide::run($tasks, static function (): void {});
+        (new FaultByFault($prediction))->run($faults, static function (): void {});
     }
 
     /**
      * As a page does it: another process without the just-in-time compiler, predictions from their file of constants.
      *
+     * @param bool $advised with all that follows from the belief
+     *
      * @return array{min: float, median: float, max: float}
      */
-    private function onTheWeb(string $preset, int $readings): array
+    private function onTheWeb(string $preset, int $readings, bool $advised = true): array
     {
         $this->predictions->compute($this->catalogue->vehicle($preset));
         $key = $this->predictions->key(Layout::fromArray($this->catalogue->vehicle($preset)));
         $code = \sprintf(
-            'require "vendor/autoload.php"; echo json_encode(%s::bench(%s, %s, %s, %s, %d));',
+            'require "vendor/autoload.php"; echo json_encode(%s::bench(%s, %s, %s, %s, %d, %s));',
             '\\'.self::class,
             var_export($preset, true),
             var_export($key, true),
             var_export($this->projectDir, true),
             var_export(serialize($this->shop->isolation()), true),
             $readings,
+            var_export($advised, true),
         );
         $cache = $this->projectDir.'/var/cache/opcache-speed';
         if (!is_dir($cache)) {
@@ -168,6 +170,7 @@ final readonly class SpeedCommand
         string $projectDir,
         string $settings,
         int $readings,
+        bool $advised,
     ): float {
         $catalogue = (new CatalogueLoader($projectDir))->load();
         $layout = Layout::fromArray($catalogue->vehicle($preset));
@@ -179,10 +182,11 @@ final readonly class SpeedCommand
             throw new \RuntimeException('No settings.');
         }
         $log = self::log($catalogue, $layout, $readings);
-        $run = static function () use ($catalogue, $layout, $signature, $sound, $settings, $log): void {
+        $run = static function () use ($catalogue, $layout, $signature, $sound, $settings, $log, $advised): void {
             $field = Field::of($catalogue->knowledge(), $layout, $signature);
             $state = JobState::of($catalogue, $layout, $sound, Story::of($log));
-            Diagnosis::of($field, $state, $settings)->judgement();
+            $diagnosis = Diagnosis::of($field, $state, $settings);
+            $advised && $diagnosis->judgement();
         };
         $run();
         $start = hrtime(true);

@@ -110,24 +110,27 @@ final class Predictions
         // before anything else: all others are held against it
         $sound = SideBySide::undisturbed(static fn (): array => $prediction->sound()->toArray());
         $this->row($this->keys->sound($layout), $layout->id)->finish($sound);
-        $rows = $tasks = [];
+        $rows = $open = [];
         foreach ($this->catalogue->faults->all as $fault) {
             $row = $this->row($this->keys->fault($layout, $fault), $layout->id);
             if (null === $row->data()) {
                 $rows[] = $row;
-                $tasks[] = static fn (): array => $prediction->fault($fault)->toArray();
+                $open[] = $fault;
             }
         }
-        $there = \count($this->catalogue->faults) - \count($tasks);
-        SideBySide::run($tasks, function (int $n, array $data, int $begun) use ($rows, $whole, $there): void {
-            $rows[$n]->finish($data);
-            $whole->progress($there + $begun, \count($this->catalogue->faults));
-            $this->entities->flush();
-        });
+        $there = \count($this->catalogue->faults) - \count($open);
+        (new FaultByFault($prediction))->run(
+            $open,
+            function (int $n, FaultSignature $signature, int $begun) use ($rows, $whole, $there): void {
+                $rows[$n]->finish($signature->toArray());
+                $whole->progress($there + $begun, \count($this->catalogue->faults));
+                $this->entities->flush();
+            },
+        );
 
         return [
             $this->assembled($layout)[0] ?? throw new \LogicException('Every piece was just computed.'),
-            \count($tasks),
+            \count($open),
         ];
     }
 

@@ -13,7 +13,7 @@ namespace App\Prediction;
 final class SideBySide
 {
     /** So few are done before another process has begun. */
-    private const WORTH_TWO = 4;
+    private const WORTH_TWO = 2;
 
     /**
      * @template T

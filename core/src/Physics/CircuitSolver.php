@@ -264,8 +264,13 @@ final readonly class CircuitSolver
         array $opened,
     ): ?array {
         $before = $s->pistonMl;
-        $h = $rule->h;
-        if ($target > 0.0 || $before > $c->piston->restMl) {
+        $home = min($before, max($c->piston->restMl, $before - $c->piston->returnMlPerS * $rule->h));
+        $same = $this->solveAsBefore($c, $s, $guess, $target, $rule, $opened, $home);
+        if (null !== $same) {
+            return $same;
+        }
+        // who is home before the step ends is not pushed all through it
+        if ($target > 0.0 || $home > $c->piston->restMl) {
             $held = $this->solveHeld($c, $guess, $target, $rule, $opened);
             if (null === $held) {
                 return null;
@@ -278,28 +283,77 @@ final readonly class CircuitSolver
                 if ($after >= $c->piston->restMl || $after >= $before) {
                     return [$kpa, $after, 'held', -$c->bypass($kpa[0])];
                 }
-            } elseif ($before - $after >= $c->piston->returnMlPerS * $h && $after >= $c->piston->restMl) {
+            } elseif ($before - $after >= $c->piston->returnMlPerS * $rule->h && $after >= $c->piston->restMl) {
                 return [$kpa, $after, 'pushed', -$c->bypass($kpa[0])];
             }
         }
         if ($target > 0.0) {
             return $this->solveFixed($c, $guess, $c->piston->restMl, $rule, $opened, 'rest');
         }
-        $home = max($c->piston->restMl, $before - $c->piston->returnMlPerS * $h);
-        if ($before < $c->piston->restMl) {
-            $home = $before;
-        }
         $fixed = $this->solveFixed($c, $guess, $home, $rule, $opened, $home <= $c->piston->restMl ? 'rest' : 'home');
         if (null !== $fixed && $fixed[0][0] < Circuit::CUP_LIMIT_KPA) {
-            $supply = -Circuit::G_CUP * Circuit::CUP_LIMIT_KPA;
-            $held = $this->solveHeld($c, $guess, Circuit::CUP_LIMIT_KPA, $rule, $opened, $supply);
-
-            return null === $held
-                ? null
-                : [$held[0], $held[1], 'waiting', $supply - $c->bypass(Circuit::CUP_LIMIT_KPA)];
+            return $this->solveWaiting($c, $guess, $rule, $opened);
         }
 
         return $fixed;
+    }
+
+    /**
+     * The case that held in the step before mostly holds again, and no other is solved then: since every flow rises
+     * with its pressure, only one of them is consistent.
+     *
+     * @param array<int, float> $guess
+     * @param list<int> $opened
+     *
+     * @return array{array<int, float>, float, string, float}|null null where another case has to be looked for
+     */
+    private function solveAsBefore(
+        Circuit $c,
+        CircuitState $s,
+        array $guess,
+        float $target,
+        StepRule $rule,
+        array $opened,
+        float $home,
+    ): ?array {
+        if ('bottomed' === $s->mode && $target > 0.0) {
+            $fixed = $this->solveFixed($c, $guess, $c->piston->strokeMl, $rule, $opened, 'bottomed');
+
+            return null !== $fixed && $fixed[0][0] < $target ? $fixed : null;
+        }
+        if ($target > 0.0 || $s->pistonMl <= $c->piston->restMl) {
+            return null;
+        }
+        if ('home' === $s->mode && $home > $c->piston->restMl) {
+            $fixed = $this->solveFixed($c, $guess, $home, $rule, $opened, 'home');
+            $p = $fixed[0][0] ?? 0.0;
+            if ($p < Circuit::CUP_LIMIT_KPA) {
+                return $this->solveWaiting($c, $guess, $rule, $opened);
+            }
+
+            return $p < $target ? $fixed : null;
+        }
+        $waiting = 'waiting' === $s->mode ? $this->solveWaiting($c, $guess, $rule, $opened) : null;
+
+        return null !== $waiting && $waiting[1] > $home ? $waiting : null;
+    }
+
+    /**
+     * The cup holds the chamber at its limit, and the piston goes home as fast as that lets it.
+     *
+     * @param array<int, float> $guess
+     * @param list<int> $opened
+     *
+     * @return array{array<int, float>, float, string, float}|null
+     */
+    private function solveWaiting(Circuit $c, array $guess, StepRule $rule, array $opened): ?array
+    {
+        $supply = -Circuit::G_CUP * Circuit::CUP_LIMIT_KPA;
+        $held = $this->solveHeld($c, $guess, Circuit::CUP_LIMIT_KPA, $rule, $opened, $supply);
+
+        return null === $held
+            ? null
+            : [$held[0], $held[1], 'waiting', $supply - $c->bypass(Circuit::CUP_LIMIT_KPA)];
     }
 
     /**

@@ -9,13 +9,12 @@ use Rodrel\Core\Shape;
 /**
  * What every particle of one fault shows, row by row, where that differs from a sound vehicle. A row holds its
  * distinct predictions once, which of them each particle has (-1: as a sound one), and the medians of typed numbers.
+ *
+ * @phpstan-type PredictedRow array{table: list<non-empty-list<float>>, index: list<int>, medians?: list<float>}
  */
 final readonly class FaultSignature
 {
-    /**
-     * @param array<string, array{table: list<non-empty-list<float>>, index: list<int>, medians?: list<float>}> $rows by
-     *     row key
-     */
+    /** @param array<string, PredictedRow> $rows by row key */
     public function __construct(
         public string $key,
         public string $fault,
@@ -41,9 +40,7 @@ final readonly class FaultSignature
     public static function fromArray(array $data): self
     {
         $shape = new Shape($data, '/fault-signature');
-        /**
-         * @var array<string, array{table: list<non-empty-list<float>>, index: list<int>, medians?: list<float>}> $rows
-         */
+        /** @var array<string, PredictedRow> $rows */
         $rows = $shape->raw('rows');
 
         return new self(
@@ -53,5 +50,17 @@ final readonly class FaultSignature
             $rows,
             (int) $shape->number('simulations'),
         );
+    }
+
+    /**
+     * Predictions that agree to five figures are one.
+     *
+     * @internal
+     *
+     * @param list<float> $chances
+     */
+    public static function print(array $chances): string
+    {
+        return implode(' ', array_map(static fn (float $p): string => \sprintf('%.5g', $p), $chances));
     }
 }

@@ -25,6 +25,8 @@ use Rodrel\Core\Vocabulary\SuspectAt;
 /**
  * Simulates faults in one layout through every check's procedure and asks the observers. Runs of the sound vehicle
  * and what faults have in common are made once, for the life of the object.
+ *
+ * @phpstan-import-type PredictedRow from FaultSignature
  */
 final class Prediction
 {
@@ -67,7 +69,24 @@ final class Prediction
 
     public function fault(Fault $fault): FaultSignature
     {
-        $sets = array_map(static fn (Particle $one): array => [$one], Particles::ofFault($fault, $this->layout));
+        return $this->ofFault($fault, Particles::ofFault($fault, $this->layout));
+    }
+
+    /** The parts in which a fault may be computed, each by another process. */
+    public function parts(Fault $fault): FaultParts
+    {
+        return FaultParts::of($fault, $this->layout);
+    }
+
+    public function part(FaultParts $parts, int $part): FaultSignature
+    {
+        return $this->ofFault($parts->fault, $parts->particles($part));
+    }
+
+    /** @param list<Particle> $particles */
+    private function ofFault(Fault $fault, array $particles): FaultSignature
+    {
+        $sets = array_map(static fn (Particle $one): array => [$one], $particles);
 
         return $this->signature($this->keys->fault($this->layout, $fault), $fault->id, $sets);
     }
@@ -134,8 +153,7 @@ final class Prediction
      * @param list<Subject> $subjects
      * @param non-empty-list<float> $soundChances
      *
-     * @return array{table: list<non-empty-list<float>>, index: list<int>, medians?: list<float>}|null null where
-     *     nothing differs
+     * @return PredictedRow|null null where nothing differs
      */
     private function row(
         array $sets,
@@ -146,15 +164,19 @@ final class Prediction
         array $soundChances,
     ): ?array {
         $table = $index = $medians = [];
-        $known = [$this->print($soundChances) => -1];
+        $known = [FaultSignature::print($soundChances) => -1];
         $differs = false;
+        $before = $print = null;
         foreach ($sets as $n => $set) {
             $seen = self::see($set, $subjects[$n], $check, $place, $row);
-            $chances = $this->rounded($row->observer->wording->withBlunder($seen->chances));
-            $print = $this->print($chances);
-            if (!isset($known[$print])) {
-                $known[$print] = \count($table);
-                $table[] = $chances;
+            if (null === $print || $seen->chances !== $before) {
+                $before = $seen->chances;
+                $chances = $this->rounded($row->observer->wording->withBlunder($before));
+                $print = FaultSignature::print($chances);
+                if (!isset($known[$print])) {
+                    $known[$print] = \count($table);
+                    $table[] = $chances;
+                }
             }
             $index[] = $known[$print];
             if (null !== $seen->median) {
@@ -193,15 +215,5 @@ final class Prediction
     private function six(float $number): float
     {
         return (float) \sprintf('%.6g', $number);
-    }
-
-    /**
-     * Predictions that agree to five figures are one.
-     *
-     * @param list<float> $chances
-     */
-    private function print(array $chances): string
-    {
-        return implode(' ', array_map(static fn (float $p): string => \sprintf('%.5g', $p), $chances));
     }
 }

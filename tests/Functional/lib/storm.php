@@ -9,7 +9,8 @@ declare(strict_types=1);
  * php storm.php calm|storm <preset> <fault> …
  */
 
-use App\Prediction\SideBySide;
+use App\Prediction\FaultByFault;
+use Rodrel\Core\Prediction\FaultSignature;
 use Rodrel\Core\Tests\World;
 
 require dirname(__DIR__, 3).'/vendor/autoload.php';
@@ -17,11 +18,7 @@ require dirname(__DIR__, 3).'/vendor/autoload.php';
 [, $weather, $preset] = $argv;
 $prediction = World::prediction(World::layout($preset));
 $prediction->sound();
-$tasks = array_map(
-    static fn (string $id): Closure => static fn (): array => $prediction->fault(World::catalogue()->faults->of($id))
-        ->toArray(),
-    array_slice($argv, 3),
-);
+$faults = array_map(World::catalogue()->faults->of(...), array_slice($argv, 3));
 $taken = 0;
 pcntl_async_signals(true);
 pcntl_signal(\SIGALRM, static function () use (&$taken): void {
@@ -36,8 +33,10 @@ if (0 === $sender) {
     posix_kill((int) getmypid(), \SIGKILL);
 }
 $hashes = [];
-SideBySide::run($tasks, static function (int $n, array $data) use (&$hashes): void {
-    $hashes[$n] = hash('sha256', serialize($data['rows']));
+(new FaultByFault($prediction))->run($faults, static function (int $n, FaultSignature $shown) use (&$hashes): void {
+    $rows = $shown->rows;
+    ksort($rows);
+    $hashes[$n] = hash('sha256', serialize($rows));
 });
 if ($sender > 0) {
     posix_kill($sender, \SIGKILL);
