@@ -46,6 +46,10 @@ final readonly class ProposalView
                 ? null
                 : $this->say->text('caution.'.$check->manner->caution),
             'simple' => $simple,
+            'lacks' => implode(', ', array_map(
+                fn (string $tool): string => $this->say->ui('tool.'.$tool),
+                $proposal->lacks(),
+            )),
             'gates' => array_merge(...array_map(static fn (Gate $gate): array => $gate->unmet, $proposal->gates)),
             'fork' => array_map(fn (Branch $branch): array => $this->branch($proposal, $branch), $fork),
         ];

@@ -10,6 +10,10 @@ use Rodrel\Core\Vocabulary\CheckAt;
 /** A safety gate as it stands: closed until readings of this epoch open it. */
 final readonly class Gate
 {
+    /** Closed where the shop does not have what a check is made with. */
+    public const TOOLS = 'tools';
+    private const TOOL = 'tool-';
+
     /**
      * @param list<string> $unmet keys of the conditions not met, in the order to meet them
      * @param bool $overridable whether a lead may open it with a recorded reason
@@ -27,6 +31,18 @@ final readonly class Gate
         public array $answers = [],
         public array $preparations = [],
     ) {
+    }
+
+    /** @param list<string> $missing of the tools that a check is made with */
+    public static function ofTools(array $missing): self
+    {
+        return new self(self::TOOLS, array_map(static fn (string $tool): string => self::TOOL.$tool, $missing), true);
+    }
+
+    /** @return list<string> the tools that are missing */
+    public function tools(): array
+    {
+        return array_map(static fn (string $unmet): string => substr($unmet, \strlen(self::TOOL)), $this->unmet);
     }
 
     /** @return array<string, mixed> */

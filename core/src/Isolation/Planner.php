@@ -249,8 +249,6 @@ final class Planner
         $knowledge = $this->belief->field->knowledge;
         $gates = $knowledge->gates->closedFor($check, $place, $now, $knowledge->checks);
 
-        $named = array_map(static fn (string $tool): string => 'tool-'.$tool, $missing);
-
-        return [] === $missing ? $gates : [...$gates, new Gate('tools', $named, true)];
+        return [] === $missing ? $gates : [...$gates, Gate::ofTools($missing)];
     }
 }

@@ -93,6 +93,20 @@ final readonly class Proposal
         return [] === array_filter($this->gates, $waits);
     }
 
+    /** @return list<string> tools that the shop does not have, where they alone stand before it; else none */
+    public function lacks(): array
+    {
+        $tools = [];
+        foreach ($this->gates as $gate) {
+            if ($gate->waits && Gate::TOOLS !== $gate->id) {
+                return [];
+            }
+            array_push($tools, ...(Gate::TOOLS === $gate->id ? $gate->tools() : []));
+        }
+
+        return $tools;
+    }
+
     /** The one check that it waits for; null where that is none, or more. */
     public function waitsFor(): ?CheckAt
     {

@@ -33,7 +33,8 @@ final readonly class Verdict
 
     /**
      * @param Proposal|null $next the one check to make, null when testing should stop
-     * @param list<Proposal> $others the next best ones
+     * @param list<Proposal> $others the next best ones; where testing stops without certainty first those that only want
+     *     a tool
      * @param GroupAt|null $repair to carry out when testing should stop; null too where it was not shown
      * @param string $reason key of the sentence that says why
      * @param list<Proposal> $alongside what else is worth doing at the station of the next one
@@ -62,10 +63,12 @@ final readonly class Verdict
         [$group, $mass] = $belief->leader();
         $confirming = self::confirming($belief, $group);
         $proof = Confirmation::of($belief, $settings, $group, $confirming);
-        $show = static fn (?Proposal $next, ?GroupAt $repair, string $reason): self => self::shown(
+        $show = static fn (?Proposal $next, ?GroupAt $repair, string $reason, array $first = []): self => self::shown(
             $planner->answers,
             $next,
-            null === $next ? \array_slice($possible, 0, self::OTHERS) : self::others($possible, $next),
+            null === $next
+                ? \array_slice([...$first, ...$possible], 0, self::OTHERS)
+                : self::others($possible, $next),
             $repair,
             self::said($reason, $next, $now),
             $contradiction,
@@ -79,7 +82,11 @@ final readonly class Verdict
             return $show($first, null, self::isEarly($belief) ? 'first-look' : 'best-split');
         }
         if ($now->looksOver($belief->field->knowledge->checks) && $mass < $settings->threshold) {
-            return $show(self::condition($possible, $belief->field->knowledge->condition), null, 'condition');
+            // what nobody would hunt for without a complaint is looked over all the same
+            $all = array_filter($planner->rank($now, true), static fn (Proposal $p): bool => $p->isPossible());
+            $over = self::condition(array_values($all), $belief->field->knowledge->condition);
+
+            return $show($over, null, 'condition');
         }
         foreach ($contradiction->again ?? [] as $odd) {
             $again = $planner->again($odd, $now);
@@ -135,18 +142,21 @@ final readonly class Verdict
             return $show($again, null, 'repeat');
         }
 
+        $everything = $wider ? $ranked : $planner->rank($now, true);
         if ($patient && !$wider) {
             // before anything is tried, or the vehicle is sent home, what the complaint spoke against
             $more = array_filter(
-                $planner->rank($now, true),
+                $everything,
                 static fn (Proposal $p): bool => $p->isPossible(true) && $p->worth->score > 0.0,
             );
             if ([] !== $more) {
                 return $show(reset($more), null, 'wider');
             }
         }
+        // nothing that can be made is left: what would tell, were its tool there, is said first
+        $lacking = self::lacking($everything);
         if ($mass >= self::TRIAL_FROM) {
-            return $show(null, $group, 'trial');
+            return $show(null, $group, 'trial', $lacking);
         }
         $seen = SeenWrong::of($belief);
         if (null !== $seen) {
@@ -170,8 +180,8 @@ final readonly class Verdict
         $free = 'none' !== $group->id && $cures->partsCents($group) <= 0.0;
 
         return $free && $mass >= self::TRIAL_WITHOUT_PARTS_FROM
-            ? $show(null, $group, 'trial')
-            : $show(null, null, 'not-shown');
+            ? $show(null, $group, 'trial', $lacking)
+            : $show(null, null, 'not-shown', $lacking);
     }
 
     /**
@@ -214,6 +224,23 @@ final readonly class Verdict
         }
 
         return $first;
+    }
+
+    /**
+     * What is worth making and only wants a tool that the shop does not have.
+     *
+     * @param list<Proposal> $ranked
+     *
+     * @return list<Proposal>
+     */
+    private static function lacking(array $ranked): array
+    {
+        $lacking = array_filter(
+            $ranked,
+            static fn (Proposal $one): bool => $one->worth->score > 0.0 && [] !== $one->lacks(),
+        );
+
+        return \array_slice(array_values($lacking), 0, self::OTHERS);
     }
 
     /** Why something is taken again: where two takes of it differ, that is why. */

@@ -78,6 +78,18 @@ final readonly class Effects
         return new self($merged);
     }
 
+    /** Whether it changes anything of such targets. */
+    public function touches(string $kind): bool
+    {
+        foreach (array_keys($this->overrides) as $target) {
+            if ($kind === TargetAt::pattern($target)[0]) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     public function has(string $parameter): bool
     {
         foreach ($this->overrides as $parameters) {

@@ -18,6 +18,8 @@ final class VehicleSimulator
 {
     /** Harder than any chamber needs to stay at its stop. */
     private const PROP_N = 20000.0;
+    /** So many runs are kept for replaying: those of a fault whose severities are gone through side by side. */
+    private const TRACES = 96;
 
     private readonly CircuitBuilder $builder;
     private readonly CircuitSolver $solver;
@@ -30,6 +32,8 @@ final class VehicleSimulator
     private array $runs = [];
     /** @var array<string, list<CircuitState>> runs whose pressures can be replayed with other friction */
     private array $traced = [];
+    /** @var array<string, list<CircuitState>> the same where a fault changes the hydraulics too; the latest only */
+    private array $rubbed = [];
     /** @var array<string, string> hydraulic print of each sound circuit */
     private array $soundPrint = [];
     /** @var \WeakMap<Effects, array<string, array{Circuit, CircuitForm}>> by chamber */
@@ -68,7 +72,7 @@ final class VehicleSimulator
             $key = $this->keyFor($key, $chamber->strokeMl);
             $this->runs[$key] ??= [
                 $form,
-                $this->simulate($program, $circuit, $chamber, $booster, $after),
+                $this->simulate($program, $circuit, $chamber, $booster, $after, $effects->touches('brake')),
                 $chamber->strokeMl,
             ];
             $circuits[$chamber->id] = $circuit;
@@ -202,8 +206,8 @@ final class VehicleSimulator
     }
 
     /**
-     * Pressures do not depend on what rubs at the wheels: where the hydraulics are sound they are simulated once
-     * and replayed with the friction of each fault.
+     * Pressures do not depend on what rubs at the wheels: where the hydraulics are sound, or a fault changes both, they
+     * are simulated once and replayed with the friction of each fault.
      *
      * @return list<CircuitState>
      */
@@ -213,25 +217,34 @@ final class VehicleSimulator
         Chamber $chamber,
         Booster $booster,
         ?VehicleRun $after,
+        bool $rubs,
     ): array {
         $this->soundPrint[$chamber->id] ??= $this->builder->build($chamber, Effects::none())->hydraulicPrint();
         $source = new PedalSource($program->foot, $booster);
         $solver = $this->solverFor($program);
-        if ($circuit->hydraulicPrint() !== $this->soundPrint[$chamber->id]) {
+        $print = $circuit->hydraulicPrint();
+        $sound = $print === $this->soundPrint[$chamber->id];
+        if (!$sound && !$rubs) {
             ++$this->simulations;
             $start = $this->start($circuit, $after);
 
             return $solver->run($circuit, $start, $source, $program->end(), $program->sampleAt);
         }
-        $key = $program->id.'|'.$booster->print().'|'.$chamber->id;
-        if (!isset($this->traced[$key])) {
+        $key = $program->id.'|'.$booster->print().'|'.$chamber->id.'|'.$print;
+        $traced = $this->traced[$key] ?? $this->rubbed[$key] ?? null;
+        if (null === $traced) {
             $start = CircuitState::atRest($circuit);
             $start->trace = [];
-            $this->traced[$key] = $solver->run($circuit, $start, $source, $program->end(), $program->sampleAt);
+            $traced = $solver->run($circuit, $start, $source, $program->end(), $program->sampleAt);
             ++$this->simulations;
+            if ($sound) {
+                $this->traced[$key] = $traced;
+            } else {
+                $this->rubbed = \array_slice($this->rubbed, -self::TRACES, null, true) + [$key => $traced];
+            }
         }
 
-        return $this->replay($circuit, $this->traced[$key], $this->start($circuit, $after));
+        return $this->replay($circuit, $traced, $this->start($circuit, $after));
     }
 
     private function solverFor(Program $program): CircuitSolver

@@ -10,7 +10,7 @@ final readonly class Ending
     /**
      * @param string $end reason of the last verdict, `endless`, or `out-of-checks`
      * @param string $signed repair group; '' for none
-     * @param bool $right it cures something, or there was nothing to see
+     * @param bool $right it cures something, or there was nothing to see, or a report of its condition names it
      * @param bool $mode the leading fault and place are true
      * @param float $mass belief in what was signed
      * @param bool $second of two faults, after the first right repair, the other one was named

@@ -12,8 +12,11 @@ use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Way;
+use Rodrel\Core\Job\Condition;
 use Rodrel\Core\Job\Diagnosis;
+use Rodrel\Core\Job\Due;
 use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Job\Measurements;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\CoolPayload;
 use Rodrel\Core\Log\Payload\Figure;
@@ -153,6 +156,20 @@ final class Play
         }
 
         return $possible;
+    }
+
+    /** @return list<string> repairs that a report of its condition calls due now */
+    public function dueNow(): array
+    {
+        $measured = Measurements::of([$this->state()->story], $this->catalogue->checks);
+        $due = [];
+        foreach (Condition::of($this->catalogue, $this->state(), $measured) as $line) {
+            if (Due::Now === $line->due && null !== $line->repair) {
+                $due[] = $line->repair;
+            }
+        }
+
+        return $due;
     }
 
     /** @return list<string> checks in the book's order */

@@ -16,6 +16,8 @@ final readonly class Result
 {
     /** More acts than this and the job counts as never ending. */
     public const ACTS = 60;
+    /** The end of a vehicle that nobody complains of. */
+    private const LOOKED_OVER = 'condition';
     /** What it takes to find the right one after a wrong repair (minutes; estimate). */
     private const ONCE_MORE_MINUTES = 45.0;
 
@@ -61,11 +63,15 @@ final readonly class Result
         [$verdict, $end] = self::look($policy, $play, $clock, $decisions, $odd);
         $belief = $play->diagnosis()->belief;
         [$leader, $mass] = $belief->leader();
-        $signed = 'endless' === $end ? null : ($verdict->repair ?? ('not-shown' === $end ? null : $leader));
+        $nothing = \in_array($end, ['endless', 'not-shown', self::LOOKED_OVER], true);
+        $signed = $nothing ? null : ($verdict->repair ?? $leader);
         $groups = array_map(static fn (Particle $one): string => (string) $one->group, $truths);
-        $right = null === $signed
-            ? 'not-shown' === $end && $play->vehicle->isHidden()
-            : \in_array((string) $signed, $groups, true);
+        $right = match (true) {
+            null !== $signed => \in_array((string) $signed, $groups, true),
+            'not-shown' === $end => $play->vehicle->isHidden(),
+            self::LOOKED_OVER === $end => self::isReported($play, $truths),
+            default => false,
+        };
         $mode = null !== $signed && \in_array(
             (string) $belief->leadingSuspect($signed),
             array_map(static fn (Particle $one): string => (string) $one->suspect, $truths),
@@ -117,7 +123,8 @@ final readonly class Result
             foreach (null === $verdict->contradiction ? [] : $play->vehicle->left() as $fault) {
                 $odd = $odd || (string) $fault->group === $leads;
             }
-            if (null !== $verdict->repair || 'not-shown' === $verdict->reason) {
+            $over = null === $verdict->next && self::LOOKED_OVER === $verdict->reason;
+            if ($over || null !== $verdict->repair || 'not-shown' === $verdict->reason) {
                 return [$verdict, $verdict->reason];
             }
             $next = $policy->next($play, $verdict);
@@ -129,6 +136,23 @@ final readonly class Result
             }
             $play->make($next);
         }
+    }
+
+    /**
+     * Nobody complained: the report of its condition names what ails it, or nothing where nothing can be seen.
+     *
+     * @param list<Particle> $truths
+     */
+    private static function isReported(Play $play, array $truths): bool
+    {
+        $due = $play->dueNow();
+        foreach ($truths as $truth) {
+            if (\in_array($truth->group->id, $due, true)) {
+                return true;
+            }
+        }
+
+        return [] === $due && $play->vehicle->isHidden();
     }
 
     /** @param list<string> $groups that cure it */

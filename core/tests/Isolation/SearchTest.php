@@ -30,7 +30,9 @@ final class SearchTest extends TestCase
     /** What soaked a lining is told by its smell before shoes are bought for oil to run onto. */
     public function testWhatSoakedALiningIsNamedFirst(): void
     {
-        [$path, $end] = $this->search('locks-rear', ['drum-look@lr/lining' => 'soaked', 'liquid@vehicle/' => 'oil']);
+        // what is soaked grabs
+        $shows = ['drum-look@lr/lining' => 'soaked', 'liquid@vehicle/' => 'oil', 'roller@vehicle/lr' => 'strong'];
+        [$path, $end] = $this->search('locks-rear', $shows);
         $soaked = array_search('drum-look@lr', array_column($path, 0), true);
         self::assertIsInt($soaked);
         self::assertSame('liquid@vehicle', $path[$soaked + 1][0]);
@@ -49,6 +51,28 @@ final class SearchTest extends TestCase
         self::assertGreaterThan(14, $tyres, 'not before what fits');
         self::assertSame('wider', $path[$tyres][1]);
         self::assertNotContains('wider', array_column(\array_slice($path, 0, 13), 1));
+    }
+
+    /**
+     * Which of four rotors swings only a dial gauge tells, and there is none: the search ends without certainty, and
+     * names the gauge.
+     */
+    public function testAToolThatWouldTellIsNamed(): void
+    {
+        $shakes = ['road-shake@vehicle/felt' => 'pedal', 'road-shake@vehicle/when' => 'braking'];
+        $tools = [];
+        foreach (World::catalogue()->checks as $check) {
+            array_push($tools, ...$check->demand->tools);
+        }
+        $tools = array_values(array_diff(array_unique($tools), ['dial-gauge']));
+        [$path, $end] = $this->search('pulses', $shakes, $tools);
+        self::assertContains($end->reason, ['not-shown', 'trial']);
+        self::assertSame('rotor-round', $end->others[0]->at->id);
+        self::assertSame(['dial-gauge'], $end->others[0]->lacks());
+        self::assertNotContains('rotor-round', array_map(
+            static fn (string $at): string => CheckAt::parse($at)->id,
+            array_column($path, 0),
+        ));
     }
 
     /** What the road waits for is one check where only the wheels were not spun; being lowered is but the way there. */
@@ -85,10 +109,11 @@ final class SearchTest extends TestCase
 
     /**
      * @param array<string, string> $shows word by row key, as often as asked; all else as a sound vehicle shows it
+     * @param list<string>|null $tools that there are; null for all
      *
      * @return array{list<array{string, string}>, Verdict} checks in order with the reason of each, and the end
      */
-    private function search(string $complaint, array $shows): array
+    private function search(string $complaint, array $shows, ?array $tools = null): array
     {
         $field = World::field('medium-car');
         $opening = Opening::first($field, Context::none(), 0.15);
@@ -99,7 +124,7 @@ final class SearchTest extends TestCase
             $check = false === $last ? null : $field->knowledge->checks->of(CheckAt::parse($last[0]));
             $car = new CarState(Lift::WheelsOff, true, last: $check);
             $belief = Belief::of($field, $opening, array_values($readings));
-            $verdict = Verdict::of($belief, new Situation($car, array_values($readings)), World::settings());
+            $verdict = Verdict::of($belief, new Situation($car, array_values($readings)), World::settings($tools));
             if (null === $verdict->next || \count($path) > self::FAR) {
                 return [$path, $verdict];
             }
