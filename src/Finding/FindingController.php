@@ -56,7 +56,11 @@ final class FindingController extends RendersJob
         }
         $group = GroupAt::parse($chosen['group']);
         $advice = $judgement->advice;
-        $next = $advice->next ?? ($advice->others[0] ?? null);
+        [$able, $lacking] = [[], []];
+        foreach ($advice->others as $other) {
+            [] === $other->lacks() ? $able[] = $other : array_push($lacking, ...$other->lacks());
+        }
+        $next = $advice->next ?? $able[0] ?? null;
         $settings = $this->shop->isolation();
         $repair = $this->catalogue->repairs->of($group);
         $pair = $this->shop->practice()->pairs;
@@ -80,6 +84,7 @@ final class FindingController extends RendersJob
             contradiction: null !== $advice->again,
             next: $next,
             nextName: null === $next ? null : $this->say->check($next->at),
+            lacks: array_map(fn (string $tool): string => $this->say->ui('tool.'.$tool), array_unique($lacking)),
             cost: Costs::ofGroup($this->catalogue->repairs, $settings, $group),
             expected: $judgement->margins->expectedCents,
             truth: $judgement->margins->truthCents,

@@ -16,6 +16,7 @@ use Rodrel\Core\Repair\Scope;
 final readonly class FindingPage
 {
     /**
+     * @param array<int, string> $lacks tools that would tell more
      * @param array<string, mixed> $chosen
      * @param non-empty-list<array<string, mixed>> $rows
      * @param array{one: float, pair: float}|null $sides
@@ -39,6 +40,7 @@ final readonly class FindingPage
         public bool $contradiction,
         public ?Proposal $next,
         public ?string $nextName,
+        public array $lacks,
         public float $cost,
         public float $expected,
         public float $truth,
