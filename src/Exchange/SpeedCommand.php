@@ -199,7 +199,16 @@ final readonly class SpeedCommand
     private static function log(Catalogue $catalogue, Layout $layout, int $readings): array
     {
         $at = new \DateTimeImmutable('2026-01-01');
-        $log = [new Entry('i', 1, new IntakePayload(['drags-lf'], 'warm', new Arrival(), [], ''), '', $at)];
+        // what such a vehicle's driver is not asked he does not say
+        $asked = static fn (string $check): bool => [] !== $catalogue->checks->of($check)->everywhere($layout);
+        $intake = new IntakePayload(
+            [$asked('complaint') ? 'drags-lf' : ''],
+            $asked('pattern') ? 'warm' : '',
+            new Arrival(),
+            [],
+            '',
+        );
+        $log = [new Entry('i', 1, $intake, '', $at)];
         $checks = [];
         foreach ($catalogue->checks as $check) {
             foreach ($check->everywhere($layout) as $place) {

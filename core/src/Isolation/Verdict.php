@@ -67,7 +67,7 @@ final readonly class Verdict
             $planner->answers,
             $next,
             null === $next
-                ? \array_slice([...$first, ...$possible], 0, self::OTHERS)
+                ? \array_slice(array_values([...$first, ...$possible]), 0, self::OTHERS)
                 : self::others($possible, $next),
             $repair,
             self::said($reason, $next, $now),
