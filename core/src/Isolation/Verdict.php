@@ -63,7 +63,7 @@ final readonly class Verdict
         [$group, $mass] = $belief->leader();
         $confirming = self::confirming($belief, $group);
         $proof = Confirmation::of($belief, $settings, $group, $confirming);
-        $show = static fn (?Proposal $next, ?GroupAt $repair, string $reason, array $first = []): self => self::shown(
+        $show = static fn (?Proposal $next, ?GroupAt $repair, string $reason, Proposal ...$first): self => self::shown(
             $planner->answers,
             $next,
             null === $next
@@ -156,7 +156,7 @@ final readonly class Verdict
         // nothing that can be made is left: what would tell, were its tool there, is said first
         $lacking = self::lacking($everything);
         if ($mass >= self::TRIAL_FROM) {
-            return $show(null, $group, 'trial', $lacking);
+            return $show(null, $group, 'trial', ...$lacking);
         }
         $seen = SeenWrong::of($belief);
         if (null !== $seen) {
@@ -180,8 +180,8 @@ final readonly class Verdict
         $free = 'none' !== $group->id && $cures->partsCents($group) <= 0.0;
 
         return $free && $mass >= self::TRIAL_WITHOUT_PARTS_FROM
-            ? $show(null, $group, 'trial', $lacking)
-            : $show(null, null, 'not-shown', $lacking);
+            ? $show(null, $group, 'trial', ...$lacking)
+            : $show(null, null, 'not-shown', ...$lacking);
     }
 
     /**
