@@ -33,7 +33,7 @@ final readonly class Verdict
 
     /**
      * @param Proposal|null $next the one check to make, null when testing should stop
-     * @param list<Proposal> $others the next best ones; where testing stops without certainty first those that only want
+     * @param list<Proposal> $others the next best ones; where testing stops without certainty first those that want but
      *     a tool
      * @param GroupAt|null $repair to carry out when testing should stop; null too where it was not shown
      * @param string $reason key of the sentence that says why
