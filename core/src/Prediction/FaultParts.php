@@ -62,7 +62,8 @@ final readonly class FaultParts
     public function joined(array $parts): FaultSignature
     {
         $rows = [];
-        foreach (array_merge(...array_map(static fn (FaultSignature $part): array => $part->rows, $parts)) as $key => $_) {
+        $all = array_merge(...array_map(static fn (FaultSignature $part): array => $part->rows, $parts));
+        foreach (array_keys($all) as $key) {
             $rows[$key] = $this->row(
                 array_map(static fn (FaultSignature $part): ?array => $part->rows[$key] ?? null, $parts),
             );
