@@ -36,7 +36,7 @@ final readonly class ConditionView
         $cents = $minutes = 0.0;
         foreach (Condition::of($this->catalogue, $loaded->state, $measured) as $line) {
             $price = null === $line->repair ? null : $this->cents($line->repair);
-            $key = $line->repair.' '.($line->check->place->id ?? $line->figures->corner->value ?? '');
+            $key = null === $line->repair ? '' : $this->once($line->repair, $line);
             if (null !== $price && !isset($priced[$key]) && Due::Good !== $line->due) {
                 $cents += $price;
                 $priced[$key] = true;
@@ -65,6 +65,16 @@ final readonly class ConditionView
             sum: $cents,
             minutesLeft: (int) ceil($minutes),
         );
+    }
+
+    /** What is paid once: a repair at its place; what is renewed by the axle, at its axle. */
+    private function once(string $repair, ConditionLine $line): string
+    {
+        $corner = $line->figures->corner ?? $line->check?->place->corner();
+        $place = $line->check->place->id ?? $corner->value ?? '';
+        $byAxle = 'axle' === $this->catalogue->repairs->of($repair)->drawn && null !== $corner;
+
+        return $repair.' '.($byAxle ? ($corner->isFront() ? 'front' : 'rear') : $place);
     }
 
     private function what(ConditionLine $line): string
