@@ -13,21 +13,24 @@ final readonly class Coverage
 {
     /** Seconds of tests, as they took while being measured, that are tried on one mutant. */
     private const SECONDS = 90.0;
+    /** So many at most, for the sake of the filter's length. */
+    private const TESTS = 250;
 
-    /** @var array<string, int> lines that a test walks over, by its method */
+    /** @var list<int> lines that a test walks over */
     private array $walked;
 
     /**
-     * @param array<string, array<int, list<string>>> $tests methods by file under the project and line
-     * @param array<string, float> $seconds by method
+     * @param list<string> $names of tests, with the data set where there is one, as PHPUnit filters them
+     * @param array<string, array<int, list<int>>> $tests numbers of tests by file under the project and line
+     * @param list<float> $seconds of each test
      */
-    private function __construct(private array $tests, private array $seconds)
+    private function __construct(private array $names, private array $tests, private array $seconds)
     {
-        $walked = [];
+        $walked = array_fill(0, \count($names), 0);
         foreach ($tests as $lines) {
-            foreach ($lines as $methods) {
-                foreach ($methods as $method) {
-                    $walked[$method] = ($walked[$method] ?? 0) + 1;
+            foreach ($lines as $numbers) {
+                foreach ($numbers as $number) {
+                    ++$walked[$number];
                 }
             }
         }
@@ -48,14 +51,14 @@ final readonly class Coverage
             if (!is_file($file.'.raw')) {
                 throw new \RuntimeException('Coverage could not be measured: is php8.2-pcov installed?');
             }
-            $measured = ['tests' => self::read($root, $file.'.raw'), 'seconds' => self::seconds($file.'.xml')];
+            $measured = self::read($root, $file.'.raw', self::seconds($file.'.xml'));
             file_put_contents($file, json_encode($measured, \JSON_THROW_ON_ERROR));
             unlink($file.'.raw');
             unlink($file.'.xml');
         }
         $measured = json_decode((string) file_get_contents($file), true, 512, \JSON_THROW_ON_ERROR);
 
-        return new self($measured['tests'], $measured['seconds']);
+        return new self($measured['names'], $measured['tests'], $measured['seconds']);
     }
 
     public function covers(Mutant $mutant): bool
@@ -65,51 +68,72 @@ final readonly class Coverage
 
     /**
      * A filter for PHPUnit: tests that walk over the line, those that walk over little else before those that walk over
-     * everything.
+     * everything, each data set by itself.
      */
     public function filter(Mutant $mutant): string
     {
-        $methods = $this->tests[$mutant->path][$mutant->line] ?? [];
-        usort($methods, fn (string $a, string $b): int => $this->walked[$a] <=> $this->walked[$b]);
+        $numbers = $this->tests[$mutant->path][$mutant->line] ?? [];
+        usort($numbers, fn (int $a, int $b): int => [$this->walked[$a], $a] <=> [$this->walked[$b], $b]);
         $taken = [];
         $seconds = 0.0;
-        foreach ($methods as $method) {
-            $seconds += $this->seconds[$method] ?? 0.0;
-            if ([] !== $taken && $seconds > self::SECONDS) {
+        foreach ($numbers as $number) {
+            $seconds += $this->seconds[$number];
+            if ([] !== $taken && ($seconds > self::SECONDS || \count($taken) >= self::TESTS)) {
                 break;
             }
-            $taken[] = $method;
+            $taken[] = preg_quote($this->names[$number], '/');
         }
 
-        return '/('.implode('|', array_map(preg_quote(...), $taken)).')( |$)/';
+        return '/\\\\('.implode('|', $taken).')$/';
     }
 
-    /** @return array<string, array<int, list<string>>> */
-    private static function read(string $root, string $raw): array
+    /**
+     * @param array<string, float> $seconds by name
+     *
+     * @return array{names: list<string>, tests: array<string, array<int, list<int>>>, seconds: list<float>}
+     */
+    private static function read(string $root, string $raw, array $seconds): array
     {
         $coverage = require $raw;
-        $tests = [];
+        $numbers = $tests = [];
         foreach ($coverage instanceof CodeCoverage ? $coverage->getData()->lineCoverage() : [] as $file => $lines) {
             foreach ($lines as $line => $ids) {
                 foreach ($ids ?? [] as $id) {
-                    $method = preg_replace('/^.*\\\\| with data set.*$|#.*$/s', '', $id);
-                    $tests[substr($file, \strlen($root) + 1)][$line][(string) $method] = true;
+                    $name = self::name($id);
+                    $tests[substr($file, \strlen($root) + 1)][$line][] = $numbers[$name] ??= \count($numbers);
                 }
             }
         }
+        $names = array_map(strval(...), array_keys($numbers));
 
-        return array_map(static fn (array $lines): array => array_map(array_keys(...), $lines), $tests);
+        return [
+            'names' => $names,
+            'tests' => $tests,
+            'seconds' => array_map(static fn (string $name): float => $seconds[$name] ?? 0.0, $names),
+        ];
     }
 
-    /** @return array<string, float> by method, all its data sets together */
+    /** Of `Name\Space\SomeTest::method#data` what PHPUnit's filter is held against, without the name space. */
+    private static function name(string $id): string
+    {
+        [$test, $data] = explode('#', $id, 2) + [1 => null];
+        $test = (string) preg_replace('/^.*\\\\/', '', $test);
+
+        return match (true) {
+            null === $data => $test,
+            ctype_digit($data) => "$test with data set #$data",
+            default => "$test with data set \"$data\"",
+        };
+    }
+
+    /** @return array<string, float> by name */
     private static function seconds(string $xml): array
     {
         $seconds = [];
         $document = new \SimpleXMLElement((string) file_get_contents($xml));
         foreach ($document->xpath('//testcase') ?: [] as $case) {
             $class = (string) preg_replace('/^.*\\\\/', '', (string) $case['class']);
-            $method = $class.'::'.preg_replace('/ with data set.*$|#.*$/s', '', (string) $case['name']);
-            $seconds[$method] = ($seconds[$method] ?? 0.0) + (float) $case['time'];
+            $seconds[$class.'::'.$case['name']] = (float) $case['time'];
         }
 
         return $seconds;

@@ -25,11 +25,11 @@ final class Circuit
     public const METERING = 3.0;
     public const METERED = 1.5;
     /** An edge that lets less than this toward a wheel makes its circuit slow (mL/s/kPa; a sound hose lets 0.15). */
-    private const SLOW = 5e-4;
+    private const SLOW = 3e-3;
     /** One that lets so many times more back than forward is a trap: a wheel emptied too far stays so. */
     private const TRAP = 100.0;
 
-    /** Whether something in it fills slowly, and whether something in it lets go only. */
+    /** Whether something in it fills slowly, and whether something in it lets go only, or keeps some back. */
     public bool $slow = false;
     public bool $trap = false;
     /** @var list<string> */
@@ -50,6 +50,8 @@ final class Circuit
     public array $meter = [];
     /** @var list<float> */
     public array $metered = [];
+    /** @var list<float> kPa above which a valve of either kind changes what passes; INF where there is none */
+    public array $bend = [];
     /** @var list<float> */
     public array $stiffness = [];
     /** @var array<int, float> */
@@ -58,6 +60,8 @@ final class Circuit
     public array $springKpa = [];
     /** @var array<int, float> */
     public array $touchKpa = [];
+    /** @var array<int, float> 1/kPa, its reciprocal */
+    public array $yields = [];
     /** @var list<float> */
     public array $air = [];
     /** @var array<int, float> the nodes that hold air */
@@ -70,6 +74,8 @@ final class Circuit
     public array $leak = [];
     /** @var array<string, Friction> by corner id */
     public array $friction = [];
+    /** @var array<int, float> kPa that valves on the way home keep in a wheel, by node */
+    public array $kept = [];
     /** @var array<string, int> node of each corner's wheel */
     public array $wheelNode = [];
     /** @var list<int> nodes that take volume before they are hard: wheels, and the small chamber of a modulator */
@@ -98,7 +104,7 @@ final class Circuit
         $this->parent[] = $parent;
         if (\count($this->names) > 1) {
             $this->slow = $this->slow || $edge->forward < self::SLOW;
-            $this->trap = $this->trap || $edge->return > self::TRAP * $edge->forward;
+            $this->trap = $this->trap || $edge->return > self::TRAP * $edge->forward || $edge->holdKpa > 0.0;
         }
         $this->forward[] = $edge->forward;
         $this->return[] = $edge->return;
@@ -107,10 +113,12 @@ final class Circuit
         $this->slope[] = $edge->slope;
         $this->meter[] = $edge->meterKpa;
         $this->metered[] = $edge->meterKpa > 0.0 ? self::METERED * $edge->meterKpa : -\INF;
+        $this->bend[] = $edge->meterKpa > 0.0 ? 0.0 : $edge->kneeKpa;
         $this->stiffness[] = $stiffness;
         $this->clearance[] = 0.0;
         $this->springKpa[] = 0.0;
         $this->touchKpa[] = 1.0;
+        $this->yields[] = 1.0;
         $this->air[] = $air;
         $this->leak[] = $leak;
         $node = \count($this->names) - 1;
@@ -137,6 +145,10 @@ final class Circuit
     ): void {
         $this->makeSoft($node, $clearance, $springKpa, $touchKpa);
         $this->wheelNode[$corner] = $node;
+        $this->kept[$node] = 0.0;
+        for ($at = $node; $at > 0; $at = $this->parent[$at]) {
+            $this->kept[$node] += $this->hold[$at];
+        }
         $this->friction[$corner] = $friction;
     }
 
@@ -146,6 +158,7 @@ final class Circuit
         $this->clearance[$node] = $clearance;
         $this->springKpa[$node] = $springKpa;
         $this->touchKpa[$node] = $touchKpa;
+        $this->yields[$node] = 1.0 / $touchKpa;
         $this->soft[] = $node;
     }
 
@@ -213,6 +226,17 @@ final class Circuit
         $inner = $friction->inner(0.0, $kpa);
 
         return $friction->torqueNm($inner, $friction->outer(0.0, $inner));
+    }
+
+    public function hasBypass(): bool
+    {
+        return $this->bypassHard + $this->bypassLight > 0.0;
+    }
+
+    /** Whether anything is lost on the way: out of a node, or past the cup. */
+    public function leaks(): bool
+    {
+        return [] !== $this->leaky || $this->hasBypass();
     }
 
     public function bypass(float $kpa): float

@@ -18,14 +18,21 @@ final readonly class CircuitSolver
     /** The first step after a corner of the source, where it may have jumped: nothing tells its error. */
     private const AFTER_CORNER_S = 1e-4;
     private const SMALLEST_STEP_S = 1e-6;
-    /** Two-step formulas stay stable up to a growth of 2.4 from step to step. */
+    /** The next step is at most so many times as long, with the two-step formula and with backward Euler. */
     private const GROWTH = 2.0;
+    private const LEAP = 8.0;
+    /** Of the time in which an event is known to lie one part of so many is tried next. */
+    private const BEFORE_EVENT = 3.0;
+    /** A source that pushes less than this at its corner comes to nothing just there, or starts from nothing, kPa. */
+    private const NOTHING_KPA = 1e-6;
     /** Error of one step at a wheel: kPa, and share of its pressure (chosen for the halving law). */
     private const BOUND_KPA = 0.4;
     private const BOUND_SHARE = 0.0004;
     /** How far contact reaches, in times of how softly the lining comes on. */
     private const CONTACT = 6.0;
-    private const CONTACT_SHARE = 0.15;
+    /** There the bound is this share of the usual one; a run that is read to millimetres or words wants less of it. */
+    private const CONTACT_SHARE = 0.05;
+    private const COARSE_CONTACT_SHARE = 0.15;
     private const AS_GOOD_AS_HOME_ML = 1e-6;
     /** The last step home ends this share of it short, so that the state changes in the next. */
     private const SHY_OF_HOME = 1e-7;
@@ -35,12 +42,14 @@ final readonly class CircuitSolver
     private TreeSolver $tree;
     /** A step in which the piston's state changes is this long, s. */
     private float $eventS;
+    private float $contactShare;
 
     /** @param float $tolerance 1 is the working accuracy; 0.5 halves every error bound */
     public function __construct(private float $tolerance = 1.0)
     {
         $this->tree = new TreeSolver();
         $this->eventS = self::EVENT_STEP_S * sqrt($tolerance);
+        $this->contactShare = $tolerance > 1.0 ? self::COARSE_CONTACT_SHARE : self::CONTACT_SHARE;
     }
 
     /**
@@ -60,11 +69,9 @@ final readonly class CircuitSolver
         array $opened = [],
     ): array {
         $samples = [];
-        $h = self::EVENT_STEP_S;
-        $course = new Course();
+        $course = new Course(self::EVENT_STEP_S);
         $stops = [...$sampleAt, $until];
         $next = 0;
-        $corner = -\INF;
         while ($next < \count($stops)) {
             if ($state->t >= $stops[$next] - 1e-9) {
                 if ($next < \count($sampleAt)) {
@@ -73,13 +80,18 @@ final readonly class CircuitSolver
                 ++$next;
                 continue;
             }
-            if ($state->t >= $corner - 1e-9) {
-                $corner = $source->nextCorner($state->t);
+            if ($state->t >= $course->corner - 1e-9) {
+                $course->corner = $source->nextCorner($state->t);
             }
-            $step = min($h, $stops[$next] - $state->t, $corner - $state->t, self::wayHomeS($circuit, $state));
-            [$taken, $h] = $this->advance($circuit, $state, $source, $step, $opened, $course, $h);
-            if ($state->t >= $corner - 1e-9 && $taken > 0.0) {
-                $h = min($h, self::AFTER_CORNER_S);
+            $step = min(
+                $course->wanted,
+                $stops[$next] - $state->t,
+                $course->corner - $state->t,
+                self::wayHomeS($circuit, $state),
+            );
+            $taken = $this->advance($circuit, $state, $source, $step, $opened, $course);
+            if ($taken && $state->t >= $course->corner - 1e-9) {
+                $course->wanted = min($course->wanted, self::AFTER_CORNER_S);
                 $course->forget();
             }
         }
@@ -98,11 +110,11 @@ final readonly class CircuitSolver
     }
 
     /**
-     * Tries one step.
+     * Tries one step, and says what is to be tried next.
      *
      * @param list<int> $opened
      *
-     * @return array{float, float} seconds taken (0: refused), next step
+     * @return bool whether it was taken
      *
      * @throws SolverFailed
      */
@@ -113,39 +125,111 @@ final readonly class CircuitSolver
         float $step,
         array $opened,
         Course $course,
-        float $wanted,
-    ): array {
-        $rule = StepRule::of($circuit, $state, $course->past, $step);
+    ): bool {
+        $end = $state->t + $step;
+        $rule = StepRule::of($circuit, $state, $course->past($step), $step);
         $guess = $course->guess($state->kpa, $step);
-        $target = $source->kpa($state->t + $step, $state->pistonMl);
+        $target = $source->kpa($end, $state->pistonMl);
         $solved = $this->solveStep($circuit, $state, $guess, $target, $rule, $opened);
         if (null === $solved) {
             if ($step < self::SMALLEST_STEP_S) {
                 throw SolverFailed::noConvergence($circuit->piston->chamber, $state->t);
             }
             $course->forget();
+            $course->wanted = $step / 4.0;
 
-            return [0.0, $step / 4.0];
+            return false;
         }
         [$kpa, $piston, $mode, $drawn] = $solved;
-        if ($mode !== $state->mode && $step > 1.01 * $this->eventS) {
-            return [0.0, max($this->eventS, $step / 6.0)];
+        $same = $mode === $state->mode;
+        if (!$same && $step > 1.01 * $this->eventS && !self::isJustThen($course, $end, $target, $mode)) {
+            $course->eventBy = $end;
+            $course->wanted = max($this->eventS, $step / self::BEFORE_EVENT);
+
+            return false;
         }
         $moved = $piston - $state->pistonMl;
-        $error = $course->knowsSlopes() ? $this->error($circuit, $course, $guess, $kpa, $moved, $step) : 0.0;
-        $power = $course->power();
+        $known = $course->knowsSlopes();
+        $error = $known ? $this->error($circuit, $course, $guess, $kpa, $moved, $step) : 0.0;
+        $power = $course->power($step);
         if ($error > 2.0 && $step > 0.2 * self::EVENT_STEP_S) {
-            return [0.0, $step * max(0.2, 0.8 / $error ** (1.0 / $power))];
+            $course->wanted = $step * max(0.2, 0.8 / $error ** (1.0 / $power));
+
+            return false;
         }
         $from = $state->kpa;
-        $smooth = $mode === $state->mode;
         $this->accept($circuit, $state, $kpa, $piston, $mode, $drawn, $rule, $opened);
         // the two-step formula swings a little past its end; what is trapped there would stay
-        $smooth = $smooth && !($circuit->trap && $this->isEmptying($circuit, $from, $kpa));
-        $course->took($step, $from, $kpa, $moved, $smooth ? $rule->past() : null);
-        $grown = $step * ($error > 0.0 ? min(self::GROWTH, 0.9 / $error ** (1.0 / $power)) : self::GROWTH);
+        $smooth = $same && !($circuit->trap && $this->isEmptying($circuit, $from, $kpa));
+        $course->took($rule->now, $from, $moved, $smooth);
+        $closed = !$circuit->slow
+            && !$circuit->leaks()
+            && (\in_array($mode, ['held', 'bottomed'], true) || ('rest' === $mode && $circuit->piston->portOpens()));
+        $grown = $step * ($known ? $this->growth($circuit, $course, $kpa, $closed, $error, $power) : self::GROWTH);
+        $grown = $step < $course->wanted ? max($course->wanted, $grown) : $grown;
+        $course->wanted = $this->shortOfEvent($course, $same ? $end : \INF, $grown);
 
-        return [$step, $step < $wanted ? max($wanted, $grown) : $grown];
+        return true;
+    }
+
+    /**
+     * Whether a step ends where the source comes to nothing or starts from it, and the rod lets go of the piston or
+     * takes it just there, not on the way.
+     */
+    private static function isJustThen(Course $course, float $end, float $targetKpa, string $mode): bool
+    {
+        return $end >= $course->corner - 1e-9
+            && abs($targetKpa) < self::NOTHING_KPA
+            && \in_array($mode, ['pushed', 'held'], true);
+    }
+
+    /**
+     * How many times as long the next step may be. Where the two-step formula may not grow as far as its error would
+     * let it, backward Euler goes on from there if it gets farther: so it is after each corner of the source, from
+     * where steps grow a thousandfold. Not where fluid is lost or drawn in on the way: that is added up over all
+     * steps, and backward Euler does it a power worse than it does pressures.
+     *
+     * @param array<int, float> $kpa
+     * @param bool $closed whether no fluid comes or goes
+     */
+    private function growth(
+        Circuit $circuit,
+        Course $course,
+        array $kpa,
+        bool $closed,
+        float $error,
+        float $power,
+    ): float {
+        $growth = $error > 0.0 ? 0.9 / $error ** (1.0 / $power) : self::LEAP;
+        if ($growth < self::GROWTH || !$closed) {
+            return min(self::GROWTH, $growth);
+        }
+        if ($power < 3.0) {
+            return min(self::LEAP, $growth);
+        }
+        $bend = 0.0;
+        foreach ($circuit->soft as $node) {
+            $x = $kpa[$node];
+            if (self::isTouching($circuit, $node, $x)) {
+                return self::GROWTH;
+            }
+            $bend = max($bend, $course->bendKpa($node, $kpa) / ($this->tolerance * (self::BOUND_KPA + self::BOUND_SHARE * abs($x))));
+        }
+
+        return max(self::GROWTH, min(self::LEAP, $bend > 0.0 ? 0.9 / sqrt($bend) : self::LEAP));
+    }
+
+    /** The next step, part of the way to an event that is known to lie ahead. */
+    private function shortOfEvent(Course $course, float $now, float $wanted): float
+    {
+        $left = null === $course->eventBy ? \INF : $course->eventBy - $now;
+        if ($left < 1e-9) {
+            $course->eventBy = null;
+
+            return $wanted;
+        }
+
+        return min($wanted, max($this->eventS, $left / self::BEFORE_EVENT));
     }
 
     /**
@@ -173,7 +257,7 @@ final readonly class CircuitSolver
                 $error = $off;
             }
         }
-        if ($circuit->bypassHard + $circuit->bypassLight > 0.0) {
+        if ($circuit->hasBypass()) {
             $error = max($error, 0.5 * $course->pistonOff($moved, $step) / ($this->tolerance * self::BOUND_ML));
         }
 
@@ -185,11 +269,15 @@ final readonly class CircuitSolver
      */
     private function boundKpa(Circuit $circuit, int $node, float $kpa): float
     {
-        $near = abs($kpa - $circuit->springKpa[$node]) < self::CONTACT * $circuit->touchKpa[$node];
-
         return $this->tolerance
-            * ($near ? self::CONTACT_SHARE : 1.0)
+            * (self::isTouching($circuit, $node, $kpa) ? $this->contactShare : 1.0)
             * (self::BOUND_KPA + self::BOUND_SHARE * abs($kpa));
+    }
+
+    /** Whether a lining is coming on or going: there a little pressure is much volume. */
+    private static function isTouching(Circuit $circuit, int $node, float $kpa): bool
+    {
+        return abs($kpa - $circuit->springKpa[$node]) < self::CONTACT * $circuit->touchKpa[$node];
     }
 
     /**
@@ -199,7 +287,8 @@ final readonly class CircuitSolver
     private function isEmptying(Circuit $circuit, array $before, array $kpa): bool
     {
         foreach ($circuit->wheelNode as $node) {
-            if ($kpa[$node] < $circuit->touchKpa[$node] && $kpa[$node] < $before[$node]) {
+            $left = $kpa[$node] - $circuit->kept[$node];
+            if ($left < $circuit->touchKpa[$node] && $kpa[$node] < $before[$node]) {
                 return true;
             }
         }
@@ -228,11 +317,15 @@ final readonly class CircuitSolver
         foreach ($opened as $node) {
             $caught += Circuit::G_OPENED * $kpa[$node];
         }
-        $state->leakedMl = $rule->next($rule->base->leakedMl, $leaked);
-        $state->caughtMl = $rule->next($rule->base->caughtMl, $caught);
-        $state->drawnMl = $rule->next($rule->base->drawnMl, $drawnPerS);
+        $state->leakedMl = $rule->next($rule->leakedMl, $leaked);
+        $state->caughtMl = $rule->next($rule->caughtMl, $caught);
+        $state->drawnMl = $rule->next($rule->drawnMl, $drawnPerS);
         if (null !== $state->trace) {
-            $state->trace[] = array_map(static fn (int $node): float => $kpa[$node], $circuit->wheelNode);
+            $wheels = $state->inner;
+            foreach ($circuit->wheelNode as $corner => $node) {
+                $wheels[$corner] = $kpa[$node];
+            }
+            $state->trace[] = $wheels;
         }
         foreach ($circuit->wheelNode as $corner => $node) {
             $inner = $circuit->friction[$corner]->inner($state->inner[$corner], $kpa[$node]);
@@ -376,7 +469,7 @@ final readonly class CircuitSolver
         }
         [$kpa, $outflow] = $kpa;
 
-        return [$kpa, $rule->next($rule->base->pistonMl, $outflow + $c->bypass($kpa[0]) - $supply)];
+        return [$kpa, $rule->next($rule->pistonMl, $outflow + $c->bypass($kpa[0]) - $supply)];
     }
 
     /**
@@ -394,7 +487,7 @@ final readonly class CircuitSolver
         string $mode,
     ): ?array {
         $port = $piston <= 0.0;
-        $supply = $rule->rate($rule->base->pistonMl, $piston);
+        $supply = $rule->rate($rule->pistonMl, $piston);
         $solved = $this->tree->solve($c, $guess, $rule, $opened, null, $supply, $port);
         if (null === $solved) {
             return null;

@@ -15,26 +15,46 @@ final class Course
 {
     /** What a backward Euler step is wrong by, over its distance from the line drawn on: 1/2 h² y'' of h² y''. */
     private const OF_A_LINE = 0.5;
+    /** A two-step formula stays stable up to a growth of 2.4 from step to step; what goes farther leans on nothing. */
+    private const STABLE = 2.4;
 
-    /** The step that a two-step formula can lean on; null after an event. */
-    public ?StepPast $past = null;
-    /** @var array<int, float>|null kPa/s by node over the last step; null after a corner of the source */
-    private ?array $slopes = null;
-    /** @var array<int, float>|null the same over the step before it, where no event lies between them */
+    /** The next moment at which the source changes its slope, s. */
+    public float $corner = -\INF;
+    /** A moment by which the piston's state has changed, where a step over it was refused, s. */
+    public ?float $eventBy = null;
+    /** The step that a two-step formula can lean on; none after an event. */
+    private StepPast $past;
+    private readonly StepPast $none;
+    /** @var array<int, float>|null kPa by node before the last step; null after a corner of the source */
+    private ?array $before = null;
+    /** @var array<int, float>|null the same before the step before it, where no event lies between them */
     private ?array $earlier = null;
     private float $h = 1.0;
     private float $earlierH = 1.0;
     private ?float $pistonSlope = null;
 
+    /** @param float $wanted seconds of the step that is tried next */
+    public function __construct(public float $wanted)
+    {
+        $this->past = $this->none = StepPast::none();
+    }
+
     /** The source has a corner here: nothing before it tells what follows. */
     public function forget(): void
     {
-        $this->past = $this->slopes = $this->earlier = $this->pistonSlope = null;
+        $this->before = $this->earlier = $this->pistonSlope = null;
+        $this->past = $this->none;
     }
 
     public function knowsSlopes(): bool
     {
-        return null !== $this->slopes;
+        return null !== $this->before;
+    }
+
+    /** What a step of so many seconds leans on; none where it is backward Euler. */
+    public function past(float $h): StepPast
+    {
+        return $h <= self::STABLE * $this->h ? $this->past : $this->none;
     }
 
     /**
@@ -44,15 +64,26 @@ final class Course
      */
     public function guess(array $kpa, float $h): array
     {
-        if (null === $this->slopes) {
+        if (null === $this->before) {
             return $kpa;
         }
-        $bend = $h * ($h + $this->h) / ($this->h + $this->earlierH);
-        foreach ($this->slopes as $node => $slope) {
-            $guess = $kpa[$node] + $h * $slope;
-            if (null !== $this->earlier) {
-                $guess += $bend * ($slope - $this->earlier[$node]);
+        $perH = 1.0 / $this->h;
+        $now = 1.0 + $h * $perH;
+        if (null !== $this->earlier && $this->leansOnTwo($h)) {
+            $bend = $h * ($h + $this->h) / ($this->h + $this->earlierH);
+            $old = $bend / $this->earlierH;
+            $now += $bend * $perH;
+            $last = 1.0 - $now - $old;
+            foreach ($this->earlier as $node => $earlier) {
+                $guess = $now * $kpa[$node] + $last * $this->before[$node] + $old * $earlier;
+                $kpa[$node] = $guess < -90.0 ? -90.0 : $guess;
             }
+
+            return $kpa;
+        }
+        $last = 1.0 - $now;
+        foreach ($this->before as $node => $before) {
+            $guess = $now * $kpa[$node] + $last * $before;
             $kpa[$node] = $guess < -90.0 ? -90.0 : $guess;
         }
 
@@ -65,7 +96,7 @@ final class Course
      */
     public function share(float $h): float
     {
-        if (null === $this->earlier || null === $this->past) {
+        if (!$this->leansOnTwo($h)) {
             return self::OF_A_LINE;
         }
         $w = $h / $this->h;
@@ -75,9 +106,25 @@ final class Course
     }
 
     /** What is left of a step's error grows with this power of its length. */
-    public function power(): float
+    public function power(float $h): float
     {
-        return null === $this->earlier || null === $this->past ? 2.0 : 3.0;
+        return $this->leansOnTwo($h) ? 3.0 : 2.0;
+    }
+
+    /**
+     * What backward Euler would have been wrong by at a node in the step just taken, kPa: 1/2 h² y''.
+     *
+     * @param array<int, float> $kpa where it ended
+     */
+    public function bendKpa(int $node, array $kpa): float
+    {
+        if (null === $this->before || null === $this->earlier) {
+            return 0.0;
+        }
+        $last = $kpa[$node] - $this->before[$node];
+        $earlier = $this->before[$node] - $this->earlier[$node];
+
+        return abs($last - $earlier * $this->h / $this->earlierH) * $this->h / ($this->h + $this->earlierH);
     }
 
     /** How far from its last slope the piston has come, mL. */
@@ -87,26 +134,22 @@ final class Course
     }
 
     /**
-     * @param array<int, float> $before
-     * @param array<int, float> $after pressures
+     * @param array<int, float> $before kPa by node where the step started
      * @param float $moved mL that the piston went
-     * @param StepPast|null $past null where an event ends the step
-     *
-     * @return array<int, float> kPa/s
+     * @param bool $smooth whether no event ended it
      */
-    public function took(float $h, array $before, array $after, float $moved, ?StepPast $past): array
+    public function took(StepPast $past, array $before, float $moved, bool $smooth): void
     {
-        $slopes = [];
-        foreach ($after as $node => $kpa) {
-            $slopes[$node] = ($kpa - $before[$node]) / $h;
-        }
-        $this->earlier = null === $past ? null : $this->slopes;
+        $this->earlier = $smooth ? $this->before : null;
         $this->earlierH = $this->h;
-        $this->slopes = $slopes;
-        $this->h = $h;
-        $this->pistonSlope = $moved / $h;
-        $this->past = $past;
+        $this->before = $before;
+        $this->h = $past->h;
+        $this->pistonSlope = $moved / $past->h;
+        $this->past = $smooth ? $past : $this->none;
+    }
 
-        return $slopes;
+    private function leansOnTwo(float $h): bool
+    {
+        return null !== $this->earlier && $this->past->h > 0.0 && $h <= self::STABLE * $this->h;
     }
 }

@@ -60,17 +60,27 @@ final readonly class Foot
 
     public function at(float $t): float
     {
+        [$from, $newtons, $perS] = $this->piece($t);
+
+        return $newtons + $perS * ($t - $from);
+    }
+
+    /** @return array{float, float, float, float} the straight piece at a moment: from, newtons there, N/s, until */
+    public function piece(float $t): array
+    {
         $before = $this->points[0];
         foreach ($this->points as $point) {
             if ($t <= $point[0]) {
                 $span = $point[0] - $before[0];
 
-                return $span > 0.0 ? $before[1] + (($point[1] - $before[1]) * ($t - $before[0])) / $span : $point[1];
+                return $span > 0.0
+                    ? [$before[0], $before[1], ($point[1] - $before[1]) / $span, $point[0]]
+                    : [$point[0], $point[1], 0.0, $point[0]];
             }
             $before = $point;
         }
 
-        return $before[1];
+        return [$before[0], $before[1], 0.0, \INF];
     }
 
     /** The last moment at which anything changes. */

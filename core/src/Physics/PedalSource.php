@@ -5,15 +5,25 @@ declare(strict_types=1);
 namespace Rodrel\Core\Physics;
 
 /** A foot on a pedal, with what the booster adds, at the master cylinder. */
-final readonly class PedalSource implements Source
+final class PedalSource implements Source
 {
-    public function __construct(private Foot $foot, private Booster $booster)
+    /** The straight piece of the foot's way that was asked for last: from, newtons there, newtons per second, until. */
+    private float $from = 0.0;
+    private float $newtons = 0.0;
+    private float $perS = 0.0;
+    private float $until = -\INF;
+
+    public function __construct(private readonly Foot $foot, private readonly Booster $booster)
     {
     }
 
     public function kpa(float $t, float $givenMl): float
     {
-        return $this->booster->chamberKpa($this->foot->at($t), $t);
+        if ($t > $this->until || $t < $this->from) {
+            [$this->from, $this->newtons, $this->perS, $this->until] = $this->foot->piece($t);
+        }
+
+        return $this->booster->chamberKpa($this->newtons + $this->perS * ($t - $this->from), $t);
     }
 
     public function nextCorner(float $t): float

@@ -17,8 +17,8 @@ final readonly class TreeSolver
      * An iteration that moves no pressure by more than these mL let through a cup in the step is the last one, within
      * two bounds in kPa: what it leaves is of the square of that.
      */
-    private const LAST_ML = 1e-7;
-    private const LAST_KPA = [1e-6, 1e-4];
+    private const LAST_ML = 1e-6;
+    private const LAST_KPA = [1e-5, 1e-3];
 
     /**
      * The hot loop: one method on local arrays, since calls and objects cost several times the arithmetic.
@@ -44,6 +44,7 @@ final readonly class TreeSolver
         $gf = $circuit->forward;
         $gr = $circuit->return;
         $hold = $circuit->hold;
+        $bend = $circuit->bend;
         $knee = $circuit->knee;
         $slope = $circuit->slope;
         $meter = $circuit->meter;
@@ -51,37 +52,42 @@ final readonly class TreeSolver
         $stiff = $circuit->stiffness;
         $clear = $circuit->clearance;
         $spring = $circuit->springKpa;
-        $touch = $circuit->touchKpa;
+        $yield = $circuit->yields;
         $soft = $circuit->soft;
         $air = $circuit->airy;
         $leak = $circuit->leak;
         foreach ($opened as $node) {
             $leak[$node] += Circuit::G_OPENED;
         }
-        $perS = $rule->a / $rule->h;
+        $perS = $rule->perS;
+        // of the residual and its slope what no iteration changes
         $start = $rule->volumes;
+        $firm = $stiff;
+        for ($i = 0; $i < $n; ++$i) {
+            $start[$i] *= $perS;
+            $firm[$i] = $stiff[$i] * $perS + $leak[$i];
+        }
         $last = max(self::LAST_KPA[0], min(self::LAST_KPA[1], self::LAST_ML / ($rule->h * Circuit::G_CUP)));
         if (null !== $held) {
             $p[0] = $held;
         }
-        $a = $b = $up = $delta = $p;
+        $a = $b = $up = $delta = $inverse = $p;
         for ($iteration = 0; $iteration < self::ITERATIONS; ++$iteration) {
-            for ($i = 0; $i < $n; ++$i) {
-                $x = $p[$i];
-                $b[$i] = ($start[$i] - $stiff[$i] * $x) * $perS - $leak[$i] * $x;
-                $a[$i] = $stiff[$i] * $perS + $leak[$i];
-            }
+            $a = $firm;
+            $b = $start;
             foreach ($soft as $i) {
                 $over = $p[$i] - $spring[$i];
                 if ($over > -0.5) {
                     $rise = 1.0;
                     if ($over < 0.5) {
                         $rise = $over + 0.5;
-                        $over = ($rise * $rise) / 2.0;
+                        $over = $rise * $rise * 0.5;
                     }
-                    $e = $clear[$i] * exp(-$over / $touch[$i]);
-                    $b[$i] -= ($clear[$i] - $e) * $perS;
-                    $a[$i] += ($rise * $e * $perS) / $touch[$i];
+                    $x = $clear[$i];
+                    $v = $yield[$i];
+                    $e = $x * exp(-$over * $v);
+                    $b[$i] -= ($x - $e) * $perS;
+                    $a[$i] += $rise * $e * $perS * $v;
                 }
             }
             foreach ($air as $i => $ml) {
@@ -96,12 +102,14 @@ final readonly class TreeSolver
                 $y = $p[$j];
                 $s = 1.0;
                 $z = $y;
-                if ($y > $knee[$i]) {
-                    $s = $slope[$i];
-                    $z = $knee[$i] + $s * ($y - $knee[$i]);
-                } elseif ($y > 0.0 && $y < $metered[$i]) {
-                    $s = $y > $meter[$i] ? Circuit::METERING : 0.0;
-                    $z = $s * ($y - $meter[$i]);
+                if ($y > $bend[$i]) {
+                    if ($y > $knee[$i]) {
+                        $s = $slope[$i];
+                        $z = $knee[$i] + $s * ($y - $knee[$i]);
+                    } elseif ($y < $metered[$i]) {
+                        $s = $y > $meter[$i] ? Circuit::METERING : 0.0;
+                        $z = $s * ($y - $meter[$i]);
+                    }
                 }
                 $d = $z - $x;
                 if ($d > 0.0) {
@@ -109,18 +117,22 @@ final readonly class TreeSolver
                     $flow = $v * $d;
                     $u = $v * $s;
                 } else {
-                    $d = $x - $y - $hold[$i];
-                    if ($d > 0.0 || (0.0 === $d && 0.0 === $hold[$i])) {
-                        $u = $v = $gr[$i];
+                    $z = $hold[$i];
+                    $d = $x - $y - $z;
+                    if ($d > 0.0 || (0.0 === $d && 0.0 === $z)) {
+                        $v = $gr[$i];
+                        $u = $v;
                         $flow = -$v * $d;
                     } else {
                         $flow = $u = $v = 0.0;
                     }
                 }
-                $w = $v / ($a[$i] += $v);
+                $inverse[$i] = $w = 1.0 / ($a[$i] + $v);
+                $w *= $v;
+                $b[$i] = $x = $b[$i] - $firm[$i] * $x + $flow;
                 $up[$i] = $u;
                 $a[$j] += $u - $w * $u;
-                $b[$j] += $w * ($b[$i] += $flow) - $flow;
+                $b[$j] += $w * $x - $flow;
             }
             $delta[0] = 0.0;
             if (null === $held) {
@@ -135,11 +147,14 @@ final readonly class TreeSolver
                     $g += $circuit->piston->portMlPerSKpa;
                     $loss += $circuit->piston->portMlPerSKpa * $x;
                 }
-                $delta[0] = ($b[0] + $supply - $loss) / ($a[0] + $g + 1e-12);
+                $delta[0] = ($b[0] - $firm[0] * $x + $supply - $loss) / ($a[0] + $g + 1e-12);
+                $p[0] = $x + $delta[0];
             }
             $low = $high = $delta[0];
             for ($i = 1; $i < $n; ++$i) {
-                $delta[$i] = $x = ($b[$i] + $up[$i] * $delta[$parent[$i]]) / $a[$i];
+                $delta[$i] = $x = ($b[$i] + $up[$i] * $delta[$parent[$i]]) * $inverse[$i];
+                $y = $p[$i] + $x;
+                $p[$i] = $y < -100.0 ? 0.5 * ($y - $x - 100.0) : $y;
                 if ($x > $high) {
                     $high = $x;
                 } elseif ($x < $low) {
@@ -148,14 +163,11 @@ final readonly class TreeSolver
             }
             foreach ($soft as $i) {
                 // V(p) is steep just above the corner and flat elsewhere: never jump across it
-                $over = $p[$i] - $spring[$i] - 0.5;
-                if ($over * ($over + $delta[$i]) < 0.0) {
-                    $delta[$i] = -$over;
+                $x = $spring[$i] + 0.5;
+                $y = $p[$i] - $x;
+                if ($y * ($y - $delta[$i]) < -1e-6) {
+                    $p[$i] = $x;
                 }
-            }
-            for ($i = 0; $i < $n; ++$i) {
-                $y = $p[$i] + $delta[$i];
-                $p[$i] = $y < -100.0 ? 0.5 * ($p[$i] - 100.0) : $y;
             }
             if ($high < $last && $low > -$last) {
                 return [$p, $this->outflow($circuit, $p)];

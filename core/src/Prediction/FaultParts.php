@@ -20,7 +20,6 @@ final readonly class FaultParts
 {
     /** So many particles are worth another process. */
     private const MANY = 16;
-    private const PARTS = 2;
 
     /**
      * @param list<Particle> $particles in their fixed order: place by place, the grid of severities at each
@@ -34,10 +33,10 @@ final readonly class FaultParts
     ) {
     }
 
-    public static function of(Fault $fault, Layout $layout): self
+    public static function of(Fault $fault, Layout $layout, int $most): self
     {
         $particles = Particles::ofFault($fault, $layout);
-        $count = \count($particles) < self::MANY ? 1 : self::PARTS;
+        $count = \count($particles) < self::MANY ? 1 : $most;
         $grid = \count($fault->damage->grid());
 
         return new self(
@@ -46,6 +45,12 @@ final readonly class FaultParts
             $particles,
             array_map(static fn (int $n): int => $n % $grid % $count, array_keys($particles)),
         );
+    }
+
+    /** How many particles there are in all. */
+    public function size(): int
+    {
+        return \count($this->particles);
     }
 
     /** @return list<Particle> */
@@ -72,7 +77,7 @@ final readonly class FaultParts
         return new FaultSignature(
             $parts[0]->key,
             $this->fault->id,
-            \count($this->particles),
+            $this->size(),
             $rows,
             array_sum(array_map(static fn (FaultSignature $part): int => $part->simulations, $parts)),
         );

@@ -72,10 +72,10 @@ final class Prediction
         return $this->ofFault($fault, Particles::ofFault($fault, $this->layout));
     }
 
-    /** The parts in which a fault may be computed, each by another process. */
-    public function parts(Fault $fault): FaultParts
+    /** The parts in which a fault may be computed, each by another process; one where it has few severities. */
+    public function parts(Fault $fault, int $most = 2): FaultParts
     {
-        return FaultParts::of($fault, $this->layout);
+        return FaultParts::of($fault, $this->layout, $most);
     }
 
     public function part(FaultParts $parts, int $part): FaultSignature
