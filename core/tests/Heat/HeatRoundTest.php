@@ -98,4 +98,65 @@ final class HeatRoundTest extends TestCase
         $hot = HeatRound::of(World::handbook(), $drive, ['lf' => 240.0] + $expected, $expected, 15.0);
         self::assertNull($hot->axles['front']['cold'], 'here the hot one is far over what it should be');
     }
+
+    /** What was carried back to the stop is carried forward again: the raw reading, at every place. */
+    public function testTheRawReadingComesBack(): void
+    {
+        foreach (['rotor' => 600.0, 'caliper' => 300.0, 'wheel-centre' => 0.0, 'rim' => 360.0] as $place => $since) {
+            self::assertEqualsWithDelta(
+                43.0,
+                HeatRound::rawOf(HeatRound::atStop(43.0, $place, $since, 700.0), $place, $since, 700.0),
+                1e-9,
+                $place,
+            );
+        }
+        // e^(−480/960) of 100
+        self::assertEqualsWithDelta(60.653, HeatRound::rawOf(100.0, 'rotor', 480.0), 1e-3);
+    }
+
+    /** A time constant from 240 to 3600 s is a rotor's; under two kelvins, or without time between, nothing is said. */
+    public function testWhatTwoReadingsOfAWheelMustBe(): void
+    {
+        $after = static fn (float $tau, float $from = 100.0): ?float => HeatRound::cooling(
+            $from,
+            60.0,
+            $from * exp(-300.0 / $tau),
+            360.0,
+        );
+        self::assertNull($after(239.0));
+        self::assertEqualsWithDelta(241.0, (float) $after(241.0), 1e-6);
+        self::assertEqualsWithDelta(3599.0, (float) $after(3599.0), 1e-5);
+        self::assertNull($after(3601.0));
+        self::assertNull(HeatRound::cooling(2.0, 60.0, 1.5, 360.0));
+        self::assertNull(HeatRound::cooling(3.0, 60.0, 2.0, 360.0));
+        self::assertNotNull(HeatRound::cooling(3.0, 60.0, 2.1, 360.0));
+        self::assertNull(HeatRound::cooling(3.0, 60.0, 3.0, 360.0));
+        self::assertNull(HeatRound::cooling(3.0, 60.0, 2.1, 60.0));
+    }
+
+    /** A wheel is named from half as hot again as its partner, and eight kelvins; a drag from two over what is due. */
+    public function testFromWhenOnAWheelIsNamed(): void
+    {
+        $drives = World::catalogue()->checks->drives;
+        $round = static fn (array $k, array $due, string $drive = 'loop-a'): HeatRound => HeatRound::of(
+            World::handbook(),
+            $drives[$drive],
+            array_combine(['lf', 'rf', 'lr', 'rr'], $k),
+            array_combine(['lf', 'rf', 'lr', 'rr'], $due),
+            15.0,
+        );
+        $ten = [10.0, 10.0, 10.0, 10.0];
+        self::assertSame('rf', $round([16.0, 24.0, 7.0, 7.0], $ten)->axles['front']['hotter']);
+        self::assertNull($round([20.1, 30.0, 7.0, 7.0], $ten)->axles['front']['hotter'], 'not half as hot again');
+        self::assertNull($round([7.0, 7.0, 14.9, 7.0], $ten)->axles['rear']['hotter'], 'less than eight kelvins');
+        self::assertSame('lr', $round([7.0, 7.0, 15.1, 7.0], $ten)->axles['rear']['hotter']);
+        // the slope of the example above: 40.9 K for 10 N·m, so 2.1 K are half a newton metre
+        self::assertEqualsWithDelta(0.51, $round([12.1, 10.0, 10.0, 10.0], $ten)->wheels['lf']['drag_nm'], 0.04);
+        self::assertSame(0.0, $round([12.0, 10.0, 10.0, 10.0], $ten)->wheels['lf']['drag_nm']);
+        // 60 where 41 were due is less than half as much again; 30 where 46 were due is more than a third too little
+        $cold = static fn (array $k, array $due): ?string => $round($k, $due, 'loop-b')->axles['front']['cold'];
+        self::assertSame('rf', $cold([60.0, 30.0, 9.0, 9.0], [41.0, 46.0, 9.0, 9.0]));
+        self::assertNull($cold([60.0, 30.0, 9.0, 9.0], [40.0, 46.0, 9.0, 9.0]));
+        self::assertNull($cold([60.0, 30.0, 9.0, 9.0], [41.0, 45.0, 9.0, 9.0]));
+    }
 }

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Rodrel\Core\Tests\Vehicle;
 
 use PHPUnit\Framework\TestCase;
+use Rodrel\Core\Quantity\Quantity;
+use Rodrel\Core\Quantity\Unit;
 use Rodrel\Core\Vehicle\LiningLeft;
 use Rodrel\Core\Vehicle\Measuring;
+use Rodrel\Core\Vehicle\PadWear;
 use Rodrel\Core\Vehicle\RotorRound;
 
 /** What figures from a gauge say: worked out by hand. */
@@ -78,6 +81,81 @@ final class MeasuringTest extends TestCase
     public function testAWheelsRate(): void
     {
         self::assertEqualsWithDelta(11.79, RotorRound::turnsPerSecond(80.0, 0.3), 0.01);
+    }
+
+    /**
+     * Half a hole decides: of five holes 36°, eight tenths of a place. A crest that goes from place 1 to 8.5 has gone
+     * half a place back, not seven and a half forward.
+     */
+    public function testHalfAHoleDecidesWhoCarriesTheHighSpot(): void
+    {
+        $turned = static fn (float $from, float $to, int $bolts = 5): ?string => RotorRound::of(
+            self::EVEN,
+            self::wobble($from),
+            self::wobble($to),
+            $bolts,
+        )->turned;
+        self::assertSame('with-rotor', $turned(3.0, 3.77));
+        self::assertSame('with-hub', $turned(3.0, 3.83));
+        self::assertSame('with-rotor', $turned(3.0, 2.23));
+        self::assertSame('with-hub', $turned(3.0, 2.17));
+        self::assertSame('with-rotor', $turned(1.0, 8.5));
+        self::assertSame('with-rotor', $turned(6.0, 6.97, 4), 'of four holes a whole place');
+        self::assertSame('with-hub', $turned(6.0, 7.03, 4));
+        self::assertSame(2.0, RotorRound::of([4.0, 2.0, 3.0])->leastMm);
+        self::assertSame(0.25, RotorRound::of([4.0, 4.5])->swing(0.5, 0.5), 'never divided by less than a newton');
+        $runs = static fn (float $mm): array => RotorRound::of(self::EVEN, [0.0, $mm, 0.0])->words();
+        self::assertSame('true', $runs(0.05)['run-out']);
+        self::assertSame('runs-out', $runs(0.051)['run-out']);
+    }
+
+    /** Where a lining's own limits lie: half a millimetre is a gauge's error, 500 km are the least that tell a pace. */
+    public function testLimitsOfLinings(): void
+    {
+        $left = static fn (array ...$seen): LiningLeft => LiningLeft::of(
+            array_map(static fn (array $one): array => ['km' => $one[0], 'mm' => $one[1]], $seen),
+            2.0,
+        );
+        self::assertSame(5000, $left([1000, 9.0], [1500, 8.0], [1600, 8.5], [3000, 7.0])->km, 'no new pads');
+        self::assertNull($left([1000, 9.0], [1500, 8.0], [1600, 8.51])->km, 'new ones');
+        self::assertSame(3000, $left([1000, 9.0], [1500, 8.0])->km);
+        self::assertNull($left([1000, 9.0], [1499, 8.0])->km);
+        self::assertNull($left([1000, 9.0], [9000, 9.0])->km, 'nothing has worn');
+        self::assertEqualsWithDelta(2.0, (float) $left([1000, 9.0], [1500, 8.0])->mmPer1000Km, 1e-9);
+        $worn = static fn (float ...$mm): string => PadWear::of(...$mm)->word;
+        self::assertSame('even', $worn(6.0, 7.19, 7.0, 8.19), 'ends 1.2 apart, pads 1.0');
+        self::assertSame('taper', $worn(6.0, 7.21, 7.0, 7.0));
+        self::assertSame('taper', $worn(7.0, 7.0, 6.0, 7.21));
+        self::assertSame('even', $worn(6.0, 6.0, 7.5, 7.5));
+        self::assertSame('inner', $worn(6.0, 6.0, 7.5, 7.6));
+        self::assertSame('outer', $worn(7.5, 7.6, 6.0, 6.0));
+        $pads = PadWear::of(6.0, 5.0, 7.0, 6.0);
+        self::assertSame(5.0, $pads->leastMm);
+        // 5 of 10 mm in 20 000 km; the 3 above the least last 12 000 more
+        self::assertEqualsWithDelta(12_000.0, (float) $pads->kmLeft(10.0, 20_000.0), 1e-6);
+        self::assertNull($pads->kmLeft(5.0, 20_000.0));
+        self::assertNull($pads->kmLeft(10.0, 0.0));
+        self::assertSame(0.0, PadWear::of(1.5, 2.0, 2.0, 2.0)->kmLeft(10.0, 20_000.0));
+    }
+
+    /** Words of the other sheets at their limits: presses wanted and half of them, rivets, limits reached. */
+    public function testLimitsOfTheOtherSheets(): void
+    {
+        $stored = static fn (float $n): string => Measuring::Stored->words(['counted' => $n, 'wanted' => 7.0])[''];
+        self::assertSame(['as-many', 'fewer', 'hardly-any'], array_map($stored, [7.0, 4.0, 3.0]));
+        self::assertSame('fewer', Measuring::Stored->words(['counted' => 3.0, 'wanted' => 6.0])['']);
+        self::assertSame(['' => 'round'], Measuring::Across->words(['width_a' => 0.15, 'width_b' => 0.0]));
+        self::assertSame(['left' => 'at-limit'], Measuring::Shoe->words(['leading' => 3.0, 'trailing' => 1.5]));
+        self::assertSame([], Measuring::Round->words([]), 'nothing was taken');
+        self::assertTrue(Measuring::Round->mayMiss('f3'));
+        self::assertFalse(Measuring::Round->mayMiss('t3'));
+        self::assertFalse(Measuring::Stored->mayMiss('counted'));
+        self::assertTrue(Measuring::Stored->mayMiss('gas'));
+        self::assertFalse(Measuring::Across->mayMiss('width_a'));
+        self::assertNull(Measuring::Stored->measures('wanted'));
+        self::assertSame([Quantity::Pressure, Unit::Bar], Measuring::Stored->measures('lamp'));
+        self::assertSame([Quantity::Volume, Unit::Millilitre], Measuring::Stored->measures('each'));
+        self::assertSame([Quantity::Length, Unit::Millimetre], Measuring::Shoe->measures('leading'));
     }
 
     /** @return list<float> dial of a face that wobbles by a tenth, its crest at a place from 1 */
