@@ -6,6 +6,7 @@ namespace Rodrel\Core\Tests\Check;
 
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Check\Instruments;
+use Rodrel\Core\Check\Trap;
 use Rodrel\Core\Heat\Drive;
 use Rodrel\Core\Heat\ThermalWheel;
 use Rodrel\Core\Physics\Circuit;
@@ -177,6 +178,34 @@ final class InstrumentsTest extends TestCase
         self::assertEqualsWithDelta(sqrt(20.0), $after(9.0, 9.0, 7.4, 0.0, 0.0, 0.0, 0.0, 0.0), 1e-9);
         self::assertEqualsWithDelta(sqrt(18000.0), $after(9.0, 9.0, 9.0, 9.0, 9.0, 9.0, 9.0, 7.4), 1e-9);
         self::assertSame(1000.0, $after(9.0, 9.0, 9.0, 9.0, 9.0, 9.0, 9.0, 9.0));
+    }
+
+    /**
+     * Less than 2 kPa at a wheel is nothing trapped, and opening changes nothing. 500 kPa in the whole circuit run out
+     * at the bleeder in four seconds: what is left is the seal's grip of 15 N on both pads, 1.277 N·m, of which a sound
+     * one has 0.3.
+     */
+    public function testAJointOpenedOnATrap(): void
+    {
+        $trapped = function (float $kpa): VehicleRun {
+            $run = $this->braked(['lf' => 100.0]);
+            $state = $run->states['primary'][Program::AFTER_6_S];
+            $state->kpa = array_map(static fn (): float => $kpa, $state->kpa);
+
+            return $run;
+        };
+        $sound = $this->braked(['lf' => 0.3]);
+        $opened = fn (float $kpa): Trap => $this->instruments->opened(
+            $trapped($kpa),
+            $sound,
+            Corner::LeftFront,
+            Joint::Wheel,
+        );
+        self::assertEqualsWithDelta(99.7 / 0.3, $opened(1.9)->beforeN, 1e-6);
+        self::assertSame([1.9, $opened(1.9)->beforeN], [$opened(1.9)->kpa, $opened(1.9)->afterN]);
+        self::assertSame(0.0, $opened(-3.0)->kpa);
+        self::assertSame(500.0, $opened(500.0)->kpa);
+        self::assertEqualsWithDelta((30.0 * self::DISC - 0.3) / 0.3, $opened(500.0)->afterN, 0.1);
     }
 
     /** Pressures at the joints from the wheel upstream; below nothing is nothing. */
