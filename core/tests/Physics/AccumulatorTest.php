@@ -7,6 +7,7 @@ namespace Rodrel\Core\Tests\Physics;
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Physics\Accumulator;
+use Rodrel\Core\Vehicle\Reach;
 
 /**
  * By hand, p Vⁿ with n = 1.2 and 101.3 kPa of air: gas 5000, full 20000, lamp 10000 kPa from nothing, 600 mL of gas.
@@ -41,5 +42,29 @@ final class AccumulatorTest extends TestCase
     {
         $this->expectException(InvalidData::class);
         new Accumulator(5000.0, 600.0, 9000.0, 10000.0, 20.0);
+    }
+
+    /**
+     * The typical ones until the service data's are typed. A unit of a road vehicle: 250 (1 − (8101.3/18101.3)^(1/1.2))
+     * = 122.1 mL full, 250 (1 − (8101.3/10601.3)^(1/1.2)) = 50.2 at its lamp: six presses of 12 mL. A machine's:
+     * 750 mL over 5500 kPa, 30 a press: 421.8 and 249.5, so 5.7. And what is at the limit of what can belong together.
+     */
+    public function testTypicalOnes(): void
+    {
+        foreach ([[Reach::Unit, 122.07, 50.20, 5.989], [Reach::WetDiscs, 421.81, 249.53, 5.743]] as [$reach, $full, $lamp, $n]) {
+            $typical = Accumulator::typical($reach);
+            self::assertEqualsWithDelta($full, $typical->holdsMl($typical->fullKpa), 0.1);
+            self::assertEqualsWithDelta($lamp, $typical->holdsMl($typical->lampKpa), 0.1);
+            self::assertEqualsWithDelta($n, $typical->presses(), 0.01);
+        }
+        self::assertSame(0.0, (new Accumulator(0.0, 1.0, 2.0, 1.0, 0.1))->holdsMl(0.0));
+        foreach ([[-1.0, 1.0, 2.0, 1.0, 0.1], [0.0, 0.0, 2.0, 1.0, 0.1], [0.0, 1.0, 2.0, 1.0, 0.0], [0.0, 1.0, 1.0, 1.0, 0.1]] as $wrong) {
+            try {
+                new Accumulator(...$wrong);
+                self::fail(implode(' ', $wrong));
+            } catch (InvalidData $refused) {
+                self::assertSame('/stored', $refused->path);
+            }
+        }
     }
 }
