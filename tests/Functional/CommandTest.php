@@ -78,6 +78,30 @@ final class CommandTest extends KernelTestCase
         self::assertStringStartsWith($path.':', $out);
     }
 
+    /** The worked example of the README is what the commands say, as far as it is printed there. */
+    public function testTheReadmesExampleIsTrue(): void
+    {
+        $root = \dirname(__DIR__, 2);
+        $readme = (string) file_get_contents($root.'/README.md');
+        $example = json_decode((string) file_get_contents($root.'/docs/examples/stuck-left-front.json'), true);
+        $said = json_decode($this->run_('rodrel:isolate', $example)[1], true);
+        self::assertSame(1, preg_match('/"groups": (\{[^}]*\})/', $readme, $printed));
+        self::assertEqualsWithDelta(json_decode($printed[1], true), $said['groups'], 0.002);
+        self::assertSame(1, preg_match('/"check": "([^"]*)".* "bits": ([\d.]+), "saving_cents": (\d+)/', $readme, $next));
+        self::assertSame($next[1], $said['next']['check']);
+        self::assertEqualsWithDelta((float) $next[2], $said['next']['bits'], 0.01);
+        self::assertEqualsWithDelta((float) $next[3], $said['next']['saving_cents'], 100.0);
+        self::assertSame(1, preg_match('/<<< \'(.*?)\'/s', $readme, $given));
+        $samples = json_decode($this->run_('rodrel:simulate', json_decode($given[1], true))[1], true)['samples'];
+        $row = '/^ +([\d.]+) s .*left front (\d+) kPa, +(\d+) N·m/m';
+        self::assertSame(3, preg_match_all($row, $readme, $rows, \PREG_SET_ORDER));
+        foreach ($rows as $n => [, $at, $kpa, $nm]) {
+            self::assertSame((float) $at, (float) $samples[$n]['t_s']);
+            self::assertEqualsWithDelta((float) $kpa, $samples[$n]['corners']['lf']['kpa'], 3.0);
+            self::assertEqualsWithDelta((float) $nm, $samples[$n]['corners']['lf']['torque_nm'], 1.0);
+        }
+    }
+
     /** @return iterable<string, array{string, array<string, mixed>|string, string}> */
     public static function provideWrong(): iterable
     {

@@ -69,6 +69,65 @@ final class ComposerTest extends TestCase
         );
     }
 
+    /** Two layouts stand in the handbook, figure by figure; only the jump at the booster's valve is not in its rows. */
+    public function testTheTypicalFiguresAreTheHandbooks(): void
+    {
+        $behind = ['split' => 'front-rear', 'rear' => 'built-in'];
+        foreach (['medium-car' => self::CAR, 'front-rear-discs' => $behind + self::CAR] as $id => $parts) {
+            $handbook = World::handbookDocument($id);
+            $handbook['id'] = 'composed';
+            $handbook['booster']['jump_out_n'] = 400;
+            $composed = Composer::compose($parts);
+            foreach ($handbook as $key => $figures) {
+                $own = \is_array($figures) ? array_intersect_key($composed[$key], $figures) : $composed[$key];
+                if ('corners' === $key) {
+                    foreach ($figures as $wheel => $figure) {
+                        $own[$wheel] = array_intersect_key($own[$wheel], $figure);
+                    }
+                }
+                self::assertEqualsWithDelta($figures, $own, 1e-12, "$id $key");
+            }
+        }
+        self::assertSame([2, 1], array_map(
+            static fn (string $front): int => Composer::compose(['front' => $front] + self::CAR)['corners']['lf']['bleeders'],
+            ['four-piston', 'disc'],
+        ));
+    }
+
+    /**
+     * Half as large again, a piston takes 2.25 times the fluid for the same give and clearance, and a master moves 2.25
+     * times as much in the same stroke. Both axles make the mass; one of them divides it.
+     */
+    public function testWhatFollowsFromAFigure(): void
+    {
+        $plain = Composer::compose(self::CAR);
+        $wide = Composer::withFigures($plain, ['rear_bore_mm' => 1.5 * 19.05, 'master_bore_mm' => 33.3]);
+        foreach (['stiffness_ml_per_kpa', 'clearance_ml', 'spring_n'] as $key) {
+            $times = $wide['corners']['rr'][$key] / $plain['corners']['rr'][$key];
+            self::assertEqualsWithDelta(2.25, $times, 1e-9, $key);
+        }
+        self::assertSame($plain['corners']['lf'], $wide['corners']['lf']);
+        self::assertEqualsWithDelta(2.25 * 5.4, $wide['master']['chambers'][1]['stroke_ml'], 1e-9);
+        $of = static fn (array $figures): array => Composer::withFigures($plain, $figures);
+        self::assertSame(1500.0, $of(['front_axle_kg' => 900.0, 'rear_axle_kg' => 600.0])['mass_kg']);
+        self::assertSame(0.6, $of(['front_axle_kg' => 900.0, 'rear_axle_kg' => 600.0])['front_share']);
+        self::assertEqualsWithDelta(0.5, $of(['front_axle_kg' => 675.0])['front_share'], 1e-12);
+        self::assertEqualsWithDelta(0.75, $of(['rear_axle_kg' => 337.5])['front_share'], 1e-12);
+        self::assertSame(0.11, $of(['rear_radius_m' => 0.11])['corners']['lr']['radius_m']);
+        self::assertSame(8.0, $of(['rotor_front_kg' => 8.0])['corners']['rf']['rotor_kg']);
+        self::assertSame([70.0, 4.0], [$of(['vacuum_kpa' => 70.0])['booster']['vacuum_kpa'], $of(['pedal_ratio' => 4.0])['pedal']['ratio']]);
+        foreach ([['mass_kg' => 299.0], ['mass_kg' => 9001.0], ['wings' => 2.0], ['front_axle_kg' => 260.0], ['front_axle_kg' => 1230.0]] as $wrong) {
+            try {
+                $of($wrong);
+                self::fail(json_encode($wrong).' was laid over it.');
+            } catch (InvalidData $refused) {
+                self::assertStringStartsWith('/figures/', $refused->path);
+            }
+        }
+        self::assertSame(300.0, $of(['mass_kg' => 300.0])['mass_kg']);
+        self::assertSame(9000.0, $of(['mass_kg' => 9000.0])['mass_kg']);
+    }
+
     /** @param array<string, mixed> $parts */
     #[DataProvider('provideImpossible')]
     public function testWhatCannotBeIsRefusedWithItsReason(array $parts, string $path): void
@@ -91,6 +150,25 @@ final class ComposerTest extends TestCase
             ['rear' => 'electric', 'anti_lock' => false],
             '/vehicle/electric-without-anti-lock',
         ];
+        $open = ['anti_lock' => false];
+        yield 'two that hold the rear back' => [['rear_valve' => true], '/vehicle/valve-and-anti-lock'];
+        yield 'a booster in the line, and anti-lock' => [['assist' => 'line-booster'], '/vehicle/line-booster-anti-lock'];
+        yield 'one for two circuits' => [['assist' => 'line-booster'] + $open, '/vehicle/line-booster-split'];
+        yield 'a pump on one circuit' => [
+            ['assist' => 'electric-pump', 'split' => 'single'] + $open,
+            '/vehicle/pump-without-engine-vacuum',
+        ];
+        yield 'a unit without anti-lock' => [['assist' => 'pump-and-accumulator'] + $open, '/vehicle/unit-parts'];
+        yield 'a unit before rear discs' => [
+            ['assist' => 'pump-and-accumulator', 'rear' => 'built-in'],
+            '/vehicle/unit-parts',
+        ];
+        yield 'air across' => [['assist' => 'compressed-air', 'rear' => 'disc'], '/vehicle/air-parts'];
+        yield 'oil with anti-lock' => [
+            ['assist' => 'oil-immersed', 'split' => 'front-rear', 'rear' => 'disc'],
+            '/vehicle/wet-parts',
+        ];
+        yield 'what the model does not know' => [['assist' => 'by-wire'], '/vehicle/by-wire'];
         yield 'a word nobody knows' => [['rear' => 'wooden'], '/vehicle/rear'];
     }
 
