@@ -152,7 +152,10 @@ final readonly class CircuitSolver
         $closed = !$circuit->slow
             && !$circuit->leaks()
             && (\in_array($mode, ['held', 'bottomed'], true) || ('rest' === $mode && $circuit->piston->portOpens()));
-        $grown = $step * ($known ? $this->error->growth($circuit, $course, $kpa, $closed, $error, $power) : StepError::GROWTH);
+        $growth = $known
+            ? $this->error->growth($circuit, $course, $kpa, $closed, $error, $power)
+            : StepError::GROWTH;
+        $grown = $step * $growth;
         $grown = $step < $course->wanted ? max($course->wanted, $grown) : $grown;
         $course->wanted = $this->shortOfEvent($course, $same ? $end : \INF, $grown);
 

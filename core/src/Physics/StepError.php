@@ -111,7 +111,8 @@ final readonly class StepError
             if (self::isTouching($circuit, $node, $x)) {
                 return self::GROWTH;
             }
-            $bend = max($bend, $course->bendKpa($node, $kpa) / ($this->tolerance * (self::BOUND_KPA + self::BOUND_SHARE * abs($x))));
+            $bound = $this->tolerance * (self::BOUND_KPA + self::BOUND_SHARE * abs($x));
+            $bend = max($bend, $course->bendKpa($node, $kpa) / $bound);
         }
 
         return max(self::GROWTH, min(self::LEAP, $bend > 0.0 ? 0.9 / sqrt($bend) : self::LEAP));

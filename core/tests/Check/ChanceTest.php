@@ -44,7 +44,9 @@ final class ChanceTest extends TestCase
         self::assertSame(8.0, Chance::deviate(1.0));
     }
 
-    /** A reading of 10 with a fifth of noise: ln(12.214/10) = 0.2 is one deviation. Nothing counts as 2 % of a limit. */
+    /**
+     * A reading of 10 with a fifth of noise: ln(12.214/10) = 0.2 is one deviation. Nothing counts as 2 % of a limit.
+     */
     public function testReadingsWhoseErrorIsAShare(): void
     {
         self::assertEqualsWithDelta(0.8413447, Chance::below(10.0 * exp(0.2), 10.0, 0.2), 1e-6);
@@ -64,9 +66,9 @@ final class ChanceTest extends TestCase
     }
 
     /**
-     * Three words whose limits lie at −1 and +1 deviations of all noise (5), of which 3 is the cause: what is left is 4.
-     * A cause one deviation up moves the limits to (−5 − 3)/4 = −2 and (5 − 3)/4 = 0.5. Averaged over the cause the words
-     * have their own chances again.
+     * Three words whose limits lie at −1 and +1 deviations of all noise (5), of which 3 is the cause: what is left is
+     * 4. A cause one deviation up moves the limits to (−5 − 3)/4 = −2 and (5 − 3)/4 = 0.5. Averaged over the cause the
+     * words have their own chances again.
      */
     public function testACauseThatIsKnown(): void
     {

@@ -10,8 +10,8 @@ use Rodrel\Core\Shape;
 use Rodrel\Core\Tests\World;
 
 /**
- * What drivers say, by hand: 25 N·m are noticed with 1 − 1/e = 0.63212. Of those whose vehicle drags on one side a fifth
- * tell of a pull, and 0.15 times as many of one after letting go.
+ * What drivers say, by hand: 25 N·m are noticed with 1 − 1/e = 0.63212. Of those whose vehicle drags on one side a
+ * fifth tell of a pull, and 0.15 times as many of one after letting go.
  */
 final class ComplaintsTest extends TestCase
 {

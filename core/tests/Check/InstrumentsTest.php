@@ -50,7 +50,8 @@ final class InstrumentsTest extends TestCase
     {
         $hold = $this->moved(Program::holdTwice(), [1.0, 1.2, 1.5, 1.5, 1.0, 1.3], [0.5, 0.5, 0.6, 1.0, 0.5, 0.5]);
         foreach (['5' => 0.2, '15' => 0.6, 'end' => 1.0, 'again' => 0.3] as $at => $ml) {
-            self::assertEqualsWithDelta(10.334 * $ml, $this->instruments->sinkMm($hold, (string) $at), 1e-3, (string) $at);
+            $sink = $this->instruments->sinkMm($hold, (string) $at);
+            self::assertEqualsWithDelta(10.334 * $ml, $sink, 1e-3, (string) $at);
         }
         $rises = $this->moved(Program::holdTwice(), [1.0, 0.9, 0.8, 0.7, 1.0, 0.9], [0.5, 0.5, 0.5, 0.5, 0.5, 0.5]);
         self::assertSame(0.0, $this->instruments->sinkMm($rises, '15'));
@@ -213,7 +214,8 @@ final class InstrumentsTest extends TestCase
     {
         $run = $this->braked([]);
         $state = $run->states['primary'][Program::AFTER_4_S];
-        foreach (['wheel@lf' => 90.0, 'hose-top@lf' => 40.0, 'modulator-outlet@lf' => 7.0, 'master-outlet@primary' => -3.0] as $node => $kpa) {
+        $given = ['wheel@lf' => 90.0, 'hose-top@lf' => 40.0, 'modulator-outlet@lf' => 7.0];
+        foreach ($given + ['master-outlet@primary' => -3.0] as $node => $kpa) {
             $state->kpa[$run->circuits['primary']->node($node)] = $kpa;
         }
         self::assertSame(
@@ -224,8 +226,8 @@ final class InstrumentsTest extends TestCase
     }
 
     /**
-     * Half of the torque is the left front's: of ½ · 1350 · 13.889² = 130.2 kJ it gets 65.1, in 2760 J/K 23.6 K. A wheel
-     * that never brakes gets nothing. On the way it drags with its 2.5 N·m, what fades, and what is added.
+     * Half of the torque is the left front's: of ½ · 1350 · 13.889² = 130.2 kJ it gets 65.1, in 2760 J/K 23.6 K. A
+     * wheel that never brakes gets nothing. On the way it drags with its 2.5 N·m, what fades, and what is added.
      */
     public function testTheHeatOfADrive(): void
     {

@@ -83,7 +83,8 @@ final class SubjectTest extends TestCase
         self::assertGreaterThan(0.5, $passes->backIntoReservoirMl('firm', 'primary'));
         self::assertEqualsWithDelta(0.0, $passes->backIntoReservoirMl('firm', 'secondary'), 0.02);
         $leaks = $this->with(['hose-top@lf' => ['leak' => 3e-5]]);
-        self::assertEqualsWithDelta(0.0, $leaks->backIntoReservoirMl('firm', 'primary'), 0.02, 'a leak gives nothing back');
+        $back = $leaks->backIntoReservoirMl('firm', 'primary');
+        self::assertEqualsWithDelta(0.0, $back, 0.02, 'a leak gives nothing back');
     }
 
     /** With plugs in the master a leak further on is out of it; the free play is no travel. */
@@ -107,7 +108,9 @@ final class SubjectTest extends TestCase
         );
     }
 
-    /** Only behind a covered port does the drive itself make a difference, and a cap keeps in what quick strokes bring. */
+    /**
+     * Only behind a covered port does the drive itself make a difference, and a cap keeps in what quick strokes bring.
+     */
     public function testWhatHeatAdds(): void
     {
         $sound = $this->with([]);
@@ -146,7 +149,9 @@ final class SubjectTest extends TestCase
         self::assertSame(0.0, $this->with([])->remoteOutKpa(true), 'there is none');
     }
 
-    /** Slack shoes come half the way back between strokes, so later strokes are shorter; bent parts stay where they are. */
+    /**
+     * Slack shoes come half the way back between strokes, so later strokes are shorter; bent parts stay where they are.
+     */
     public function testPumping(): void
     {
         $slack = $this->with(['wheel@lr' => ['extra_clearance' => 2.0]]);
@@ -163,7 +168,9 @@ final class SubjectTest extends TestCase
         self::assertEqualsWithDelta($sound->travelMm(2) / $sound->travelMm(0), $this->with([])->pumped(2), 1e-12);
     }
 
-    /** A propped pedal gives nothing after: what leaks is missing a minute later, and in the other chamber all is there. */
+    /**
+     * A propped pedal gives nothing after: what leaks is missing a minute later, and in the other chamber all is there.
+     */
     public function testAProppedPedal(): void
     {
         self::assertGreaterThan(0.95, $this->with([])->proppedShare(Corner::LeftFront));
@@ -184,7 +191,8 @@ final class SubjectTest extends TestCase
 
     /**
      * A day: ten minutes under the pressure of gentle stops, all of it under 5.15 kPa of head. A leak of 1e-6 at a hose
-     * loses 1e-6 · (600 p + 86400 · 5.15); the rear seal an hour of vacuum and head, 1e-6 · 3600 · (65 + 5.15) = 0.2525.
+     * loses 1e-6 · (600 p + 86400 · 5.15); the rear seal an hour of vacuum and head, 1e-6 · 3600 · (65 + 5.15) =
+     * 0.2525.
      */
     public function testTheReservoirsLedger(): void
     {

@@ -384,9 +384,9 @@ final class BeliefTest extends TestCase
     }
 
     /**
-     * "Push yes" leaves hose 0.57375, caliper 0.02125 and 0.105 for a second fault, over 0.7. The hose renewed: 3 % of it
-     * are a faulty new part; the caliper keeps its own and gets all that two faults may have left, 0.4 of what was cured
-     * and the 0.15 that nobody named. A twentieth stays for what has no name.
+     * "Push yes" leaves hose 0.57375, caliper 0.02125 and 0.105 for a second fault, over 0.7. The hose renewed: 3 % of
+     * it are a faulty new part; the caliper keeps its own and gets all that two faults may have left, 0.4 of what was
+     * cured and the 0.15 that nobody named. A twentieth stays for what has no name.
      */
     public function testAfterARepairByHand(): void
     {
@@ -400,7 +400,9 @@ final class BeliefTest extends TestCase
         self::assertSame(0.05, $after->second);
     }
 
-    /** What each answer would leave: of hose 0.6375, caliper 0.2125 and 0.15 for a second fault that shows 0.7 of it. */
+    /**
+     * What each answer would leave: of hose 0.6375, caliper 0.2125 and 0.15 for a second fault that shows 0.7 of it.
+     */
     public function testWhatAnswersWouldLeave(): void
     {
         $field = ToyField::make();
@@ -438,10 +440,13 @@ final class BeliefTest extends TestCase
         self::assertSame([2, 1], [$answers(0.0031), $answers(0.0029)]);
     }
 
-    /** Points and weights for a normal: its moments are 1, 0, 1, 3 (and 15, 105 of five points); shares of slips are 1. */
+    /**
+     * Points and weights for a normal: its moments are 1, 0, 1, 3 (and 15, 105 of five points); shares of slips are 1.
+     */
     public function testThePointsOfACause(): void
     {
-        $constant = static fn (string $name): array => (array) (new \ReflectionClass(Evidence::class))->getConstant($name);
+        $evidence = new \ReflectionClass(Evidence::class);
+        $constant = static fn (string $name): array => (array) $evidence->getConstant($name);
         foreach (['FEW' => [1.0, 1.0, 3.0], 'MANY' => [1.0, 1.0, 3.0, 15.0, 105.0]] as $name => $moments) {
             foreach ($moments as $k => $moment) {
                 $sum = $odd = 0.0;

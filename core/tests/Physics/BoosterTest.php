@@ -115,8 +115,8 @@ final class BoosterTest extends TestCase
 
     /**
      * 20 cm², 90 N of spring, 15 N to come on and 25 to let go, pins of 10 N. 500 kPa are 910 N: on it comes with 895,
-     * and stays so until the force is below 870. A drum of μ 0.38: 2.445 (0.38/0.525 + 0.38/1.475) = 2.3996; μ 0.5 would
-     * grab 5.2 times, 0.9 without bounds: six at most.
+     * and stays so until the force is below 870. A drum of μ 0.38: 2.445 (0.38/0.525 + 0.38/1.475) = 2.3996; μ 0.5
+     * would grab 5.2 times, 0.9 without bounds: six at most.
      */
     public function testFriction(): void
     {
@@ -182,7 +182,8 @@ final class BoosterTest extends TestCase
         self::assertSame(0.1, $state->pistonMl);
         $state->kpa = [0.0, 300.0];
         [$state->leakedMl, $state->caughtMl, $state->drawnMl] = [0.2, 0.3, 0.4];
-        self::assertEqualsWithDelta($circuit->volume($wheel, 300.0) + 0.2 + 0.3 - 0.1 - 0.4, $state->ledgerMl($circuit), 1e-12);
+        $ledger = $circuit->volume($wheel, 300.0) + 0.2 + 0.3 - 0.1 - 0.4;
+        self::assertEqualsWithDelta($ledger, $state->ledgerMl($circuit), 1e-12);
         $this->expectExceptionMessage('No node "hose"');
         $circuit->node('hose');
     }

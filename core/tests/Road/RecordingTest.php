@@ -97,7 +97,9 @@ final class RecordingTest extends TestCase
         self::assertSame('gap-each-turn', $word(2.01, 0.0, [0, 1, 10, 20, 39, 40]));
     }
 
-    /** Half of what the others tell, from 1 km/h on, is a signal; alone, or turned by hand, a wheel is its own measure. */
+    /**
+     * Half of what the others tell, from 1 km/h on, is a signal; alone, or turned by hand, a wheel is its own measure.
+     */
     public function testAWeakSignal(): void
     {
         $words = fn (int $tells, float $kmh, string $notes = ''): array => WheelSpeeds::of($this->recorded(4.95, 0.05, [
@@ -159,7 +161,8 @@ final class RecordingTest extends TestCase
         }
         $still = $this->recorded(3.0, 0.1, ['lf' => static fn (float $t): float => 500.0]);
         self::assertFalse(RollerRun::of($still, 0.3)->goesWithTheWheel('lf'));
-        self::assertSame(0.0, RollerRun::of($this->recorded(3.0, 0.1, ['lf' => static fn (): float => 0.0]), 0.3)->meanN('lf'));
+        $none = $this->recorded(3.0, 0.1, ['lf' => static fn (float $t): float => 0.0]);
+        self::assertSame(0.0, RollerRun::of($none, 0.3)->meanN('lf'));
     }
 
     /** What programs write: tabs, quotes, a mark of byte order, notes that say nothing; and how much may be in it. */
@@ -170,7 +173,8 @@ final class RecordingTest extends TestCase
             range(1, $n),
         ));
         $read = Recording::fromCsv(
-            "\u{FEFF} # made by hand\n\t# speed_kmh = 4 \n# speed_kmh=9\n# radius_m=-1\n\"Time\"\t\"LF\"\n".$rows(20, "\t"),
+            "\u{FEFF} # made by hand\n\t# speed_kmh = 4 \n# speed_kmh=9\n# radius_m=-1\n\"Time\"\t\"LF\"\n"
+                .$rows(20, "\t"),
         );
         self::assertSame(4.0, $read->note('speed_kmh', 3.0));
         self::assertSame(0.3, $read->note('radius_m', 0.3), 'nothing has a radius below nothing');
