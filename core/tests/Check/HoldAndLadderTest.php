@@ -43,6 +43,14 @@ final class HoldAndLadderTest extends TestCase
         yield 'light alone' => [['light' => 20.0], 'light-only', null];
         yield 'neither' => [['light' => 1.0, 'thirty' => 2.9], 'holds-both', 0.1];
         yield 'firm alone' => [['thirty' => 2.9], 'holds', 0.1];
+        yield 'four millimetres are a sink' => [['thirty' => 4.0], 'sinks-on', 4.0 / 29.0];
+        yield 'less is the seat and the ruler' => [['thirty' => 3.9], 'holds', 3.9 / 29.0];
+        yield 'four of a light hold' => [['light' => 4.0, 'thirty' => 3.9], 'lip', 3.9 / 29.0];
+        // 14 mm in 14 s would be 15 more in the next 15; 0.55 of that is 8.25
+        yield 'slower than half as fast' => [['fifteen' => 14.0, 'thirty' => 22.2], 'fills', 1.0];
+        yield 'a little faster' => [['fifteen' => 14.0, 'thirty' => 22.3], 'sinks-on', 1.0];
+        yield 'held again it sinks a third' => [['thirty' => 20.0, 'again' => 6.9], 'fills', 20.0 / 29.0];
+        yield 'and more than a third' => [['thirty' => 20.0, 'again' => 7.1], 'sinks-on', 20.0 / 29.0];
     }
 
     /** @param array<string, string> $words */
