@@ -15,11 +15,13 @@ use Rodrel\Core\Isolation\Context;
 use Rodrel\Core\Isolation\Contradiction;
 use Rodrel\Core\Isolation\Evidence;
 use Rodrel\Core\Isolation\Explanation;
+use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Opening;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Situation;
 use Rodrel\Core\Isolation\Weight;
 use Rodrel\Core\Isolation\Weights;
+use Rodrel\Core\Prediction\FaultSignature;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\CheckAt;
@@ -27,6 +29,7 @@ use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\PartAt;
 use Rodrel\Core\Vocabulary\Place;
+use Rodrel\Core\Vocabulary\SuspectAt;
 
 final class BeliefTest extends TestCase
 {
@@ -403,6 +406,62 @@ final class BeliefTest extends TestCase
     /**
      * What each answer would leave: of hose 0.6375, caliper 0.2125 and 0.15 for a second fault that shows 0.7 of it.
      */
+    /**
+     * Hose ½, caliper, pins and nothing a sixth each: of two faults that differ ½ (1 − ¼ − 3/36) = ⅓ are such pairs,
+     * and hose with pins is ½ · ⅙ of it: a quarter. So of the 0.15 that are two faults 0.0375 have this name.
+     */
+    public function testAPairByHand(): void
+    {
+        $field = self::withAPair();
+        $opening = Opening::first($field, Context::none(), 0.15);
+        self::assertEqualsWithDelta([0.425, 0.85 / 6.0, 0.85 / 6.0, 0.85 / 6.0, 0.0375], $opening->weights, 1e-9);
+        self::assertEqualsWithDelta(0.1125, $opening->second, 1e-9);
+        $before = Belief::of($field, $opening, []);
+        $after = static fn (string $group): array => Opening::afterRepair(
+            $field,
+            $before,
+            GroupAt::parse($group),
+            Context::none(),
+            0.4,
+        )->weights;
+        // 0.4 · 0.425 + 0.1125 = 0.2825 are spread as before over those that stay; 0.57 · 0.425 are cured; of the pair
+        // the pins are left. They add up to one, before a twentieth stays for what has no name
+        $left = 0.85 / 6.0 + 0.2825 / 3.0;
+        $hose = [0.03 * 0.425, $left, $left + 0.0375, $left + 0.57 * 0.425, 0.0];
+        $named = static fn (float $one): float => 0.95 * $one;
+        self::assertEqualsWithDelta(array_map($named, $hose), $after('hose@vehicle'), 1e-9);
+        // after the caliper the pair is whole: 0.4 · 0.141667 + 0.1125 = 0.169167 over five sixths
+        $shared = 0.4 * 0.85 / 6.0 + 0.1125;
+        $other = 0.85 / 6.0 + $shared / 5.0;
+        $caliper = [0.425 + 0.6 * $shared, 0.03 * 0.85 / 6.0, $other, $other + 0.57 * 0.85 / 6.0, 0.0375];
+        self::assertEqualsWithDelta(array_map($named, $caliper), $after('caliper@vehicle'), 1e-9);
+    }
+
+    private static function withAPair(): Field
+    {
+        $row = static fn (float $yes): array => [
+            'words' => ['yes', 'no'],
+            'table' => [[$yes, 1.0 - $yes]],
+            'index' => [0],
+            'blunder' => 0.0,
+            'noise' => 0.0,
+            'cause' => '',
+            'common' => 0.0,
+        ];
+
+        return ToyField::make(more: ['guide-pins.stuck' => 1.0, 'nothing.wrong' => 1.0])->withPairs(
+            [[SuspectAt::parse('hose.one-way@vehicle'), SuspectAt::parse('guide-pins.stuck@vehicle')]],
+            [FaultSignature::fromArray([
+                'format' => 3,
+                'key' => 'both',
+                'fault' => 'both',
+                'particles' => 1,
+                'simulations' => 0,
+                'rows' => ['push@vehicle' => $row(0.9), 'look@vehicle' => $row(0.5)],
+            ])],
+        );
+    }
+
     public function testWhatAnswersWouldLeave(): void
     {
         $field = ToyField::make();

@@ -26,12 +26,14 @@ final class ToyField
      * @param array{float, float} $push
      * @param array{float, float} $look
      * @param array{string, string}|null $repairs other repairs than those of a hose and a caliper
+     * @param array<string, float> $more weights of further faults, which say nothing to either check
      */
     public static function make(
         array $push = self::PUSH,
         array $look = self::LOOK,
         ?array $repairs = null,
         int $consumables = 0,
+        array $more = [],
     ): Field {
         $documents = World::documents();
         $keep = static fn (array $row, string $id, float $weight, string $place): array => [
@@ -48,10 +50,14 @@ final class ToyField
             'provenance' => 'handbook',
         ];
         [$hose, $caliper] = [$documents['faults']['faults'][0], $documents['faults']['faults'][5]];
+        $known = array_column($documents['faults']['faults'], null, 'id');
         $documents['faults']['faults'] = [
             $keep($hose, 'hose.one-way', 3.0, 'vehicle'),
             $keep($caliper, 'piston.stuck-out', 1.0, 'vehicle'),
         ];
+        foreach ($more as $id => $weight) {
+            $documents['faults']['faults'][] = $keep($known[$id], $id, $weight, 'vehicle');
+        }
         foreach ($repairs ?? [] as $n => $repair) {
             $documents['faults']['faults'][$n]['repair'] = $repair;
         }
@@ -72,8 +78,8 @@ final class ToyField
         $catalogue = Catalogue::fromArray($documents);
         $row = static fn (array $yes): array => [
             'words' => ['yes', 'no'],
-            'table' => [[$yes[0], 1.0 - $yes[0]], [$yes[1], 1.0 - $yes[1]]],
-            'index' => [0, 1],
+            'table' => [[$yes[0], 1.0 - $yes[0]], [$yes[1], 1.0 - $yes[1]], [0.5, 0.5]],
+            'index' => [0, 1, ...array_fill(0, \count($more), 2)],
             'blunder' => 0.0,
             'noise' => 0.0,
             'cause' => '',
@@ -83,7 +89,7 @@ final class ToyField
         $signature = Signature::fromArray([
             'format' => 3,
             'key' => 'toy',
-            'particles' => 2,
+            'particles' => 2 + \count($more),
             'simulations' => 0,
             'rows' => $rows,
         ]);
