@@ -43,6 +43,7 @@ final class InstrumentsTest extends TestCase
         self::assertEqualsWithDelta(30.0, $this->instruments->effortN($run, $sound, Corner::LeftFront, 2), 1e-6);
         self::assertSame(0.0, $this->instruments->effortN($run, $sound, Corner::RightRear, 2));
         self::assertEqualsWithDelta(40.0, $this->instruments->brakeForceN($run, Corner::LeftFront, 2), 1e-6);
+        self::assertSame(0.0, $this->instruments->brakeForceN($this->braked([]), Corner::LeftFront, 2));
     }
 
     /** A mL of both pistons together is 4 · 10 / 3.8708 = 10.334 mm of pedal. */

@@ -149,6 +149,16 @@ final class ObserversTest extends TestCase
         yield 'both, and nobody watches' => ['opened', ['stuck' => 50.0], $trap + $held, 'stuck'];
     }
 
+    /** Whether it has gone: what is left of the chance is that it has not. */
+    public function testWhetherADriverStillComplains(): void
+    {
+        $drags = World::subject(World::layout())->with(new Effects(['brake@lf' => ['extra_drag' => 25.0]]));
+        $row = $this->read(['type' => 'still', 'words' => ['gone', 'still']]);
+        $asked = Asked::plainly(Place::vehicle(), null, new With());
+        $still = $drags->stillComplains();
+        self::assertSame([1.0 - $still, $still], $row->see($drags, $asked, null)->chances);
+    }
+
     public function testRowsThatCannotBe(): void
     {
         $this->refused(['type' => 'push-back', 'words' => ['a', 'b'], 'sigma' => 0.1, 'moved_mm' => 1, 'open_n' => 1]);

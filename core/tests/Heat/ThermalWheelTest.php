@@ -9,6 +9,8 @@ use Rodrel\Core\Heat\Drive;
 use Rodrel\Core\Heat\Infrared;
 use Rodrel\Core\Heat\ThermalWheel;
 use Rodrel\Core\Heat\TooBright;
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Shape;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vocabulary\Corner;
 
@@ -117,5 +119,23 @@ final class ThermalWheelTest extends TestCase
         self::assertEqualsWithDelta(98.6, Infrared::corrected(60.0, 20.0, 'worn-grey'), 0.2);
         $this->expectException(TooBright::class);
         Infrared::corrected(60.0, 20.0, 'velvet');
+    }
+
+    /** A drive goes somewhere and takes some time. */
+    public function testADriveThatIsNone(): void
+    {
+        $of = static fn (float $kmh, float $minutes): Drive => Drive::fromShape(
+            'd',
+            new Shape(['speed_kmh' => $kmh, 'minutes' => $minutes, 'stops' => 2]),
+        );
+        self::assertEquals(new Drive('d', 10.0, 90.0, 2), $of(36.0, 1.5));
+        foreach ([[0.0, 1.0], [10.0, 0.0]] as [$kmh, $minutes]) {
+            try {
+                $of($kmh, $minutes);
+                self::fail("$kmh km/h for $minutes min is no drive.");
+            } catch (InvalidData $refused) {
+                self::assertSame('/speed_kmh', $refused->path);
+            }
+        }
     }
 }

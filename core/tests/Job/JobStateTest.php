@@ -403,13 +403,17 @@ final class JobStateTest extends TestCase
         $step = end($this->log)->id;
         $this->write(Kind::Figures, ['torques' => ['wheel' => $figure(24.0)['figure']]]);
         self::assertSame(Criterion::OPEN, $torque(), 'typed, and nobody else stands for it');
-        $this->log[] = new Entry(
-            'seen',
-            \count($this->log) + 1,
-            new ConfirmPayload($step),
-            'ben',
-            new \DateTimeImmutable('2026-03-01 12:00:00'),
-        );
+        $looks = function (string $id, string $at, string $who): void {
+            $now = new \DateTimeImmutable('2026-03-01 12:00:00');
+            $this->log[] = new Entry($id, \count($this->log) + 1, new ConfirmPayload($at), $who, $now);
+        };
+        $looks('own', $step, 'anna');
+        self::assertSame(Criterion::OPEN, $torque(), 'who tightened it stands for it');
+        $banjo = $this->state()->story->stepDone($sheet, 'banjo');
+        self::assertNotNull($banjo);
+        $looks('other', $banjo->id, 'ben');
+        self::assertSame(Criterion::OPEN, $torque(), 'somebody else stands for another step');
+        $looks('seen', $step, 'ben');
         self::assertSame(Criterion::PASSED, $torque());
     }
 
