@@ -10,6 +10,8 @@ use Rodrel\Core\Check\Asked;
 use Rodrel\Core\Check\Instruments;
 use Rodrel\Core\Check\Observer\Seen;
 use Rodrel\Core\Check\Subject;
+use Rodrel\Core\Fault\Particle;
+use Rodrel\Core\Fault\Particles;
 use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Settings;
 use Rodrel\Core\Job\Diagnosis;
@@ -105,6 +107,17 @@ final class World
         self::$handbook ??= json_decode((string) file_get_contents(__DIR__.'/fixtures/handbook-layouts.json'), true);
 
         return self::$handbook['layouts'][$layout];
+    }
+
+    /** The first severity of a fault at its place. */
+    public static function particle(string $suspect, string $preset = 'medium-car'): Particle
+    {
+        foreach (Particles::of(self::catalogue()->faults, self::layout($preset)) as $particle) {
+            if ($particle->suspect->is($suspect)) {
+                return $particle;
+            }
+        }
+        throw new \LogicException("There is no $suspect in $preset.");
     }
 
     public static function subject(Layout $layout): Subject

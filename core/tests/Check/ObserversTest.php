@@ -10,8 +10,6 @@ use Rodrel\Core\Check\Asked;
 use Rodrel\Core\Check\Observer\Observer;
 use Rodrel\Core\Check\Observer\Observers;
 use Rodrel\Core\Check\With;
-use Rodrel\Core\Fault\Particle;
-use Rodrel\Core\Fault\Particles;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Shape;
@@ -86,7 +84,7 @@ final class ObserversTest extends TestCase
             $level ??= $names ? $one : null;
         }
         self::assertNotNull($level, 'the look has a row that names wheels');
-        $leaks = $this->particle('caliper.leaks@lf');
+        $leaks = World::particle('caliper.leaks@lf');
         $subject = World::subject(World::layout());
         $asked = Asked::plainly(Place::vehicle(), null, new With());
         $signs = $level->observer->sign($leaks, $subject, $asked, $sheet, $level);
@@ -198,15 +196,5 @@ final class ObserversTest extends TestCase
         } catch (InvalidData $refused) {
             self::assertNotSame('', $refused->path);
         }
-    }
-
-    private function particle(string $suspect): Particle
-    {
-        foreach (Particles::of(World::catalogue()->faults, World::layout()) as $particle) {
-            if ($particle->suspect->is($suspect)) {
-                return $particle;
-            }
-        }
-        self::fail("There is no $suspect.");
     }
 }

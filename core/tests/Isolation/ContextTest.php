@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rodrel\Core\Tests\Isolation;
 
 use PHPUnit\Framework\TestCase;
-use Rodrel\Core\Fault\Particle;
 use Rodrel\Core\Fault\Particles;
 use Rodrel\Core\Isolation\Context;
 use Rodrel\Core\Tests\World;
@@ -19,14 +18,14 @@ final class ContextTest extends TestCase
     /** New it is 0.35 times as likely worn, after a hundred weeks 1 − 0.65/e; only what ages with it, and there. */
     public function testANewPartIsLessLikelyWorn(): void
     {
-        $piston = self::particle('piston.stuck-out@lf');
+        $piston = World::particle('piston.stuck-out@lf');
         $part = $piston->fault->odds->agesWith;
         self::assertNotNull($part);
         $fitted = static fn (float $weeks): Context => Context::none()->withFitted($part->at($piston->place), $weeks);
         self::assertEqualsWithDelta(0.35, $fitted(0.0)->factor($piston), 1e-12);
         self::assertEqualsWithDelta(0.35, $fitted(-3.0)->factor($piston), 1e-12);
         self::assertEqualsWithDelta(0.760878, $fitted(100.0)->factor($piston), 1e-6);
-        self::assertSame(1.0, $fitted(0.0)->factor(self::particle('piston.stuck-out@rf')));
+        self::assertSame(1.0, $fitted(0.0)->factor(World::particle('piston.stuck-out@rf')));
         self::assertSame(1.0, Context::none()->factor($piston));
         self::assertSame(0.5, Context::none()->withPart($part, 0.5)->factor($piston), 'wherever it is');
         $suspect = SuspectAt::parse('piston.stuck-out@lf');
@@ -65,7 +64,7 @@ final class ContextTest extends TestCase
      */
     public function testALiningThatWasMeasured(): void
     {
-        $pads = self::particle('pads.worn@front');
+        $pads = World::particle('pads.worn@front');
         foreach (['0.2' => 4.0, '0.5' => 4.0, '2.75' => 1.0, '5' => 0.25, '9' => 0.25] as $mm => $factor) {
             $context = Context::none()->withLining(Corner::LeftFront, (float) $mm);
             self::assertEqualsWithDelta($factor, $context->factor($pads), 1e-9, "$mm mm");
@@ -73,17 +72,7 @@ final class ContextTest extends TestCase
         $both = Context::none()->withLining(Corner::LeftFront, 0.5)->withLining(Corner::RightFront, 9.0);
         self::assertEqualsWithDelta(4.0, $both->factor($pads), 1e-9);
         $shoes = Context::none()->withLining(Corner::LeftRear, 0.5)->withLining(Corner::RightRear, 9.0);
-        self::assertEqualsWithDelta(4.0, $shoes->factor(self::particle('shoes.worn@lr')), 1e-9);
-        self::assertEqualsWithDelta(0.25, $shoes->factor(self::particle('shoes.worn@rr')), 1e-9);
-    }
-
-    private static function particle(string $suspect): Particle
-    {
-        foreach (Particles::of(World::catalogue()->faults, World::layout()) as $particle) {
-            if ($particle->suspect->is($suspect)) {
-                return $particle;
-            }
-        }
-        self::fail("There is no $suspect.");
+        self::assertEqualsWithDelta(4.0, $shoes->factor(World::particle('shoes.worn@lr')), 1e-9);
+        self::assertEqualsWithDelta(0.25, $shoes->factor(World::particle('shoes.worn@rr')), 1e-9);
     }
 }

@@ -121,6 +121,27 @@ final class EvidenceTest extends TestCase
     }
 
     /**
+     * Points and weights for a normal: its moments are 1, 0, 1, 3 (and 15, 105 of five points); shares of slips are 1.
+     */
+    public function testThePointsOfACause(): void
+    {
+        $evidence = new \ReflectionClass(Evidence::class);
+        $constant = static fn (string $name): array => (array) $evidence->getConstant($name);
+        foreach (['FEW' => [1.0, 1.0, 3.0], 'MANY' => [1.0, 1.0, 3.0, 15.0, 105.0]] as $name => $moments) {
+            foreach ($moments as $k => $moment) {
+                $sum = $odd = 0.0;
+                foreach ($constant($name) as [$z, $weight]) {
+                    $sum += $weight * $z ** (2 * $k);
+                    $odd += $weight * $z ** (2 * $k + 1);
+                }
+                self::assertEqualsWithDelta($moment, $sum, 1e-5 * $moment, "$name, ".(2 * $k));
+                self::assertEqualsWithDelta(0.0, $odd, 1e-6);
+            }
+        }
+        self::assertEqualsWithDelta(1.0, array_sum(array_column(Evidence::SLIPS, 1)), 1e-12);
+    }
+
+    /**
      * @param array<string, mixed> $row
      * @param list<string> $earlier
      */
