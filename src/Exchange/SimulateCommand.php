@@ -10,6 +10,7 @@ use Rodrel\Core\InvalidData;
 use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Physics\Foot;
 use Rodrel\Core\Physics\Program;
+use Rodrel\Core\Physics\Supply;
 use Rodrel\Core\Physics\Targets;
 use Rodrel\Core\Physics\VehicleSimulator;
 use Rodrel\Core\Shape;
@@ -46,7 +47,9 @@ final readonly class SimulateCommand extends JsonCommand
         $at = $request->numbers('at_s');
         sort($at);
         $foot = Foot::press($request->number('foot_n'), 0.4, $request->number('hold_s', 3.0));
-        $program = new Program('request', $foot, [] !== $at ? $at : [3.4], $request->optionalNumber('vacuum_kpa'));
+        $kpa = $request->optionalNumber('vacuum_kpa');
+        $supply = null === $kpa ? Supply::engine() : Supply::of($kpa);
+        $program = new Program('request', $foot, [] !== $at ? $at : [3.4], 1.0, $supply);
         $run = (new VehicleSimulator($layout))->run($program, $effects);
         $samples = [];
         foreach ($program->sampleAt as $n => $t) {

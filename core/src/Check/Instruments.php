@@ -63,6 +63,8 @@ final class Instruments
 
     /** @var array<string, float> kelvins of drives already computed: most faults leave most wheels as they were */
     private array $heats = [];
+    /** @var \WeakMap<VehicleRun, array<string, non-empty-list<array{float, float}>>> by corner */
+    private \WeakMap $fading;
 
     public readonly VehicleSimulator $simulator;
 
@@ -71,6 +73,7 @@ final class Instruments
         float $tolerance = 1.0,
         private readonly float $airC = self::AIR_C,
     ) {
+        $this->fading = new \WeakMap();
         $this->simulator = new VehicleSimulator($layout, $tolerance);
     }
 
@@ -248,10 +251,7 @@ final class Instruments
         $torque = static fn (Corner $c): float => max(0.0, $run->torqueNm($c, Program::HELD));
         $all = array_sum(array_map($torque, Corner::cases()));
         $base = $brake->lining->baseDragNm + $extraNm;
-        $fading = array_map(
-            static fn (array $at): array => [$at[0], (float) \sprintf('%.4g', $at[1])],
-            $this->fading($run, $corner),
-        );
+        $fading = $this->fadingTo4($run, $corner);
         $drag = static fn (float $sincePress): float => $base + self::dragNm($fading, $sincePress);
         $wheel = ThermalWheel::of($brake);
         $share = $all > 0.0 ? $torque($corner) / $all : 0.0;
@@ -380,6 +380,21 @@ final class Instruments
         }
 
         return $sum / 30.0;
+    }
+
+    /** @return non-empty-list<array{float, float}> the same to four figures: what is nearly the same is heated once */
+    private function fadingTo4(VehicleRun $run, Corner $corner): array
+    {
+        $of = $this->fading[$run] ?? [];
+        if (!isset($of[$corner->value])) {
+            $of[$corner->value] = array_map(
+                static fn (array $at): array => [$at[0], (float) \sprintf('%.4g', $at[1])],
+                $this->fading($run, $corner),
+            );
+            $this->fading[$run] = $of;
+        }
+
+        return $of[$corner->value];
     }
 
     /** @return non-empty-list<array{float, float}> seconds since the foot is off, and the drag then in N·m */

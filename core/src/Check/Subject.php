@@ -48,6 +48,10 @@ final class Subject
     private array $excess = [];
     /** @var array<string, float>|null */
     private ?array $grips = null;
+    /** @var non-empty-array<string, float>|null chance of each complaint, cold */
+    private ?array $cold = null;
+    /** @var \WeakMap<object, float> */
+    private \WeakMap $noted;
 
     /** @param array<string, Drive> $drives */
     private function __construct(
@@ -57,6 +61,7 @@ final class Subject
         private readonly Effects $effects,
         private readonly ?self $sound,
     ) {
+        $this->noted = new \WeakMap();
     }
 
     /** A vehicle without a fault: what every other one is compared with. */
@@ -76,12 +81,22 @@ final class Subject
         return $this->sound ?? $this;
     }
 
+    /**
+     * What somebody reads here over and over again, read once.
+     *
+     * @param callable(self): float $read
+     */
+    public function noted(object $reader, callable $read): float
+    {
+        return $this->noted[$reader] ??= $read($this);
+    }
+
     public function run(Program $program): VehicleRun
     {
         return $this->runs[$program->id] ??= $this->instruments->simulator->run(
             $program,
             $this->effects,
-            null === $program->vacuumKpa ? null : $this->pressed(),
+            $program->supply->comesAfterPresses() ? $this->pressed() : null,
         );
     }
 
@@ -333,7 +348,7 @@ final class Subject
     /** @return non-empty-list<float> chance of each complaint, in the catalogue's order */
     public function complaints(): array
     {
-        $cold = $this->complaintsWhen(false);
+        $cold = $this->complaintsCold();
         $warm = $this->traps() ? $this->complaintsWhen(true) : $cold;
         $share = self::TELLS_OF_THE_WARM;
 
@@ -347,7 +362,13 @@ final class Subject
     /** Chance that a driver would still say that something is wrong, cold. */
     public function stillComplains(): float
     {
-        return 1.0 - $this->complaintsWhen(false)[$this->complaints->none()];
+        return 1.0 - $this->complaintsCold()[$this->complaints->none()];
+    }
+
+    /** @return non-empty-array<string, float> */
+    private function complaintsCold(): array
+    {
+        return $this->cold ??= $this->complaintsWhen(false);
     }
 
     /** @return non-empty-array<string, float> */

@@ -73,19 +73,24 @@ final readonly class ThermalWheel
     /** One step by the classical fourth-order rule. */
     private function step(float $excess, float $power, float $speed, float $airC, float $h): float
     {
-        $rate = function (float $e) use ($power, $speed, $airC): float {
-            $air = $airC + self::ZERO_C_IN_K;
-            $loss
-                = (self::STILL_AIR_W_PER_K + self::MOVING_AIR_W_PER_K_PER_M_S * $speed) * $e
-                + self::RADIATING_M2 * self::STEFAN_BOLTZMANN * (($air + $e) ** 4 - $air ** 4);
-
-            return ($power - $this->lossShare * $loss) / ($this->massKg * self::IRON_J_PER_KG_K);
-        };
-        $a = $rate($excess);
-        $b = $rate($excess + ($h / 2.0) * $a);
-        $c = $rate($excess + ($h / 2.0) * $b);
-        $d = $rate($excess + $h * $c);
+        $perJoule = 1.0 / ($this->massKg * self::IRON_J_PER_KG_K);
+        $air = $airC + self::ZERO_C_IN_K;
+        $radiates = $this->lossShare * self::RADIATING_M2 * self::STEFAN_BOLTZMANN * $perJoule;
+        $cools = $this->lossShare * (self::STILL_AIR_W_PER_K + self::MOVING_AIR_W_PER_K_PER_M_S * $speed) * $perJoule;
+        $gains = $power * $perJoule + $radiates * self::fourth($air);
+        $a = $gains - $cools * $excess - $radiates * self::fourth($air + $excess);
+        $e = $excess + 0.5 * $h * $a;
+        $b = $gains - $cools * $e - $radiates * self::fourth($air + $e);
+        $e = $excess + 0.5 * $h * $b;
+        $c = $gains - $cools * $e - $radiates * self::fourth($air + $e);
+        $e = $excess + $h * $c;
+        $d = $gains - $cools * $e - $radiates * self::fourth($air + $e);
 
         return $excess + ($h / 6.0) * ($a + 2.0 * $b + 2.0 * $c + $d);
+    }
+
+    private static function fourth(float $kelvin): float
+    {
+        return $kelvin * $kelvin * $kelvin * $kelvin;
     }
 }

@@ -26,12 +26,16 @@ final class Circuit
     public const METERED = 1.5;
     /** An edge that lets less than this toward a wheel makes its circuit slow (mL/s/kPa; a sound hose lets 0.15). */
     private const SLOW = 3e-3;
+    /** An edge that lets less than this either way, or a port that lets less than half of what it should, is narrow. */
+    private const NARROW = 0.02;
     /** One that lets so many times more back than forward is a trap: a wheel emptied too far stays so. */
     private const TRAP = 100.0;
 
     /** Whether something in it fills slowly, and whether something in it lets go only, or keeps some back. */
     public bool $slow = false;
     public bool $trap = false;
+    /** Whether its pressures come to rest within a breath: nothing leaks, no way is narrow or shut to one side. */
+    public bool $quick;
     /** @var list<string> */
     public array $names = [];
     /** @var list<int> */
@@ -90,6 +94,7 @@ final class Circuit
         public readonly float $bypassHard,
         public readonly float $bypassLight,
     ) {
+        $this->quick = !$this->hasBypass() && $piston->portMlPerSKpa > 0.5 * self::G_PORT;
     }
 
     public function addNode(
@@ -104,6 +109,9 @@ final class Circuit
         $this->parent[] = $parent;
         if (\count($this->names) > 1) {
             $this->slow = $this->slow || $edge->forward < self::SLOW;
+            $isShut = 0.0 === $edge->forward && 0.0 === $edge->return;
+            $isWide = min($edge->forward, $edge->return) > self::NARROW && 0.0 === $edge->holdKpa;
+            $this->quick = $this->quick && ($isShut || $isWide);
             $this->trap = $this->trap || $edge->return > self::TRAP * $edge->forward || $edge->holdKpa > 0.0;
         }
         $this->forward[] = $edge->forward;
@@ -127,6 +135,7 @@ final class Circuit
         }
         if ($leak > 0.0) {
             $this->leaky[$node] = $leak;
+            $this->quick = false;
         }
         if ($node > 0 && 0 === $parent) {
             $this->fromChamber[] = $node;

@@ -14,9 +14,15 @@ namespace Rodrel\Core\Physics;
  */
 final readonly class CircuitSolver
 {
+    /** The first step of a run, s: something may change at once. */
+    public const FIRST_STEP_S = 2e-4;
+    /** That of a run that goes on from another one where the foot has been still for seconds and stays so. */
+    public const GOING_ON_S = 1e-2;
     private const EVENT_STEP_S = 2e-4;
     /** The first step after a corner of the source, where it may have jumped: nothing tells its error. */
-    private const AFTER_CORNER_S = 1e-4;
+    public const AFTER_CORNER_S = 1e-4;
+    /** What a source pushes with so shortly before its corner it pushes with up to there. */
+    private const JUST_BEFORE_S = 1e-9;
     private const SMALLEST_STEP_S = 1e-6;
     /** Of the time in which an event is known to lie one part of so many is tried next. */
     private const BEFORE_EVENT = 3.0;
@@ -25,11 +31,15 @@ final readonly class CircuitSolver
     private const AS_GOOD_AS_HOME_ML = 1e-6;
     /** The last step home ends this share of it short, so that the state changes in the next. */
     private const SHY_OF_HOME = 1e-7;
+    /** Where the cup lets it home a step goes so much of the way, as fast as before: it slows down a little. */
+    private const OF_WAY_HOME = 0.98;
 
     private PistonSolver $piston;
     private StepError $error;
     /** A step in which the piston's state changes is this long, s. */
     private float $eventS;
+    /** The first one after a corner of the source, s. */
+    private float $cornerS;
 
     /** @param float $tolerance 1 is the working accuracy; 0.5 halves every error bound */
     public function __construct(float $tolerance = 1.0)
@@ -37,11 +47,13 @@ final readonly class CircuitSolver
         $this->piston = new PistonSolver();
         $this->error = new StepError($tolerance);
         $this->eventS = self::EVENT_STEP_S * sqrt($tolerance);
+        $this->cornerS = self::AFTER_CORNER_S * sqrt($tolerance);
     }
 
     /**
      * @param list<float> $sampleAt seconds, rising, each at most `$until`
      * @param list<int> $opened nodes that stand open to the air
+     * @param float $firstS seconds of the first step that is tried
      *
      * @return list<CircuitState> the state at each sample; `$state` itself ends at `$until`
      *
@@ -54,9 +66,10 @@ final readonly class CircuitSolver
         float $until,
         array $sampleAt = [],
         array $opened = [],
+        float $firstS = self::FIRST_STEP_S,
     ): array {
         $samples = [];
-        $course = new Course(self::EVENT_STEP_S);
+        $course = new Course($firstS);
         $stops = [...$sampleAt, $until];
         $next = 0;
         while ($next < \count($stops)) {
@@ -74,11 +87,11 @@ final readonly class CircuitSolver
                 $course->wanted,
                 $stops[$next] - $state->t,
                 $course->corner - $state->t,
-                self::wayHomeS($circuit, $state),
+                $this->wayHomeS($circuit, $state, $course),
             );
             $taken = $this->advance($circuit, $state, $source, $step, $opened, $course);
             if ($taken && $state->t >= $course->corner - 1e-9) {
-                $course->wanted = min($course->wanted, self::AFTER_CORNER_S);
+                $course->wanted = min($course->wanted, $this->cornerS);
                 $course->forget();
             }
         }
@@ -86,14 +99,23 @@ final readonly class CircuitSolver
         return $samples;
     }
 
-    /** Seconds until a piston on its way home is there, so that a step ends then; INF for any other. */
-    private static function wayHomeS(Circuit $circuit, CircuitState $state): float
+    /**
+     * Seconds until a piston on its way home is there, so that a step ends then: as fast as its spring drives it, or as
+     * the cup has let it in the step before. INF for any other.
+     */
+    private function wayHomeS(Circuit $circuit, CircuitState $state, Course $course): float
     {
+        $waits = 'waiting' === $state->mode;
+        if (!$waits && 'home' !== $state->mode) {
+            return \INF;
+        }
         $left = $state->pistonMl - $circuit->piston->restMl;
 
-        return 'home' === $state->mode && $left > self::AS_GOOD_AS_HOME_ML
-            ? (1.0 - self::SHY_OF_HOME) * $left / $circuit->piston->returnMlPerS
-            : \INF;
+        return match (true) {
+            $left <= self::AS_GOOD_AS_HOME_ML => $this->eventS,
+            $waits => max(self::SMALLEST_STEP_S, self::OF_WAY_HOME * $course->pistonNeedsS($left)),
+            default => (1.0 - self::SHY_OF_HOME) * $left / $circuit->piston->returnMlPerS,
+        };
     }
 
     /**
@@ -116,7 +138,8 @@ final readonly class CircuitSolver
         $end = $state->t + $step;
         $rule = StepRule::of($circuit, $state, $course->past($step), $step);
         $guess = $course->guess($state->kpa, $step);
-        $target = $source->kpa($end, $state->pistonMl);
+        // a source that jumps at its corner has not yet done so there
+        $target = $source->kpa(min($end, $course->corner - self::JUST_BEFORE_S), $state->pistonMl);
         $solved = $this->piston->solve($circuit, $state, $guess, $target, $rule, $opened);
         if (null === $solved) {
             if ($step < self::SMALLEST_STEP_S) {
@@ -139,7 +162,7 @@ final readonly class CircuitSolver
         $known = $course->knowsSlopes();
         $error = $known ? $this->error->of($circuit, $course, $guess, $kpa, $moved, $step) : 0.0;
         $power = $course->power($step);
-        if ($error > 2.0 && $step > 0.2 * self::EVENT_STEP_S) {
+        if ($error > StepError::refused($circuit) && $step > 0.2 * self::EVENT_STEP_S) {
             $course->wanted = $step * max(0.2, 0.8 / $error ** (1.0 / $power));
 
             return false;

@@ -133,6 +133,12 @@ final class Course
         return null === $this->pistonSlope ? 0.0 : abs($moved - $h * $this->pistonSlope);
     }
 
+    /** Seconds in which the piston, as fast as in the last step, goes so many mL toward home; INF where it does not. */
+    public function pistonNeedsS(float $ml): float
+    {
+        return null === $this->pistonSlope || $this->pistonSlope >= 0.0 ? \INF : -$ml / $this->pistonSlope;
+    }
+
     /**
      * @param array<int, float> $before kPa by node where the step started
      * @param float $moved mL that the piston went

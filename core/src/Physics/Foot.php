@@ -89,6 +89,11 @@ final readonly class Foot
         return $this->points[\count($this->points) - 1][0];
     }
 
+    public function hasCorner(float $t): bool
+    {
+        return $this->nextCorner($t - 2e-9) <= $t + 1e-9;
+    }
+
     /** The next moment after `$t` at which the slope changes; INF when there is none. */
     public function nextCorner(float $t): float
     {

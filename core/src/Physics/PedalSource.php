@@ -7,6 +7,10 @@ namespace Rodrel\Core\Physics;
 /** A foot on a pedal, with what the booster adds, at the master cylinder. */
 final class PedalSource implements Source
 {
+    /** A pressure that differs by less so shortly before and after a moment has no corner there: s, kPa. */
+    private const BESIDE_S = 1e-6;
+    private const EVEN_KPA = 1e-9;
+
     /** The straight piece of the foot's way that was asked for last: from, newtons there, newtons per second, until. */
     private float $from = 0.0;
     private float $newtons = 0.0;
@@ -28,10 +32,23 @@ final class PedalSource implements Source
 
     public function nextCorner(float $t): float
     {
-        return min(
-            $this->foot->nextCorner($t),
-            $this->booster->nextCorner($t),
-            $this->foot->nextPassing($t, $this->booster->jumpsAtN()),
-        );
+        do {
+            $t = min(
+                $this->foot->nextCorner($t),
+                $this->booster->nextCorner($t),
+                $this->foot->nextPassing($t, $this->booster->jumpsAtN()),
+            );
+        } while ($t < \INF && $this->isEven($t));
+
+        return $t;
+    }
+
+    /** Whether nothing comes of a corner: a foot within the play of the booster, or on a rod that its valve holds. */
+    private function isEven(float $t): bool
+    {
+        $kpa = $this->kpa($t, 0.0);
+
+        return abs($this->kpa($t - self::BESIDE_S, 0.0) - $kpa) < self::EVEN_KPA
+            && abs($this->kpa($t + self::BESIDE_S, 0.0) - $kpa) < self::EVEN_KPA;
     }
 }

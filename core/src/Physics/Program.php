@@ -50,32 +50,50 @@ final readonly class Program
     private const MILLIMETRES = 16.0;
     /** Effort in words, with 40 % of noise: a fourfold tolerance moves it by less than a hundredth. */
     private const WORDS = 4.0;
+    /** The foot comes on in so many seconds, and a press is mostly held for so many. */
+    private const ON_S = 0.4;
+    private const HELD_S = 3.0;
 
     /**
      * @param non-empty-list<float> $sampleAt seconds, rising
-     * @param bool $steady the vacuum comes from a source that does not fade
      * @param float $coarse tolerance over the usual one: only millimetres of pedal, or words of effort, are read from
      *     it
-     * @param float|null $startsAt second at which the engine starts, without vacuum before it
+     * @param Supply $supply of the booster
+     * @param self|null $stem another program that this one begins as and goes on from where that ends: what many begin
+     *     with is simulated once. Its samples are those of this one as far as it goes, and it has the finer tolerance.
      */
     public function __construct(
         public string $id,
         public Foot $foot,
         public array $sampleAt,
-        public ?float $vacuumKpa = null,
-        public bool $steady = false,
-        public float $coarse = 1.0,
-        public ?float $startsAt = null,
+        public float $coarse,
+        public Supply $supply,
+        public ?self $stem = null,
     ) {
     }
 
     /** Press, hold, let go, engine running: the press of every spin and of every trap. */
-    public static function press(float $forceN = self::FIRM_N, float $holdS = 3.0): self
+    public static function press(float $forceN = self::FIRM_N, float $holdS = self::HELD_S): self
     {
         return new self(
             \sprintf('press-%g-%g', $forceN, $holdS),
-            Foot::press($forceN, 0.4, $holdS),
-            self::samples(0.4 + $holdS, 0.4 + $holdS + 0.2),
+            Foot::press($forceN, self::ON_S, $holdS),
+            self::samples(self::ON_S + $holdS, self::ON_S + $holdS + 0.2),
+            1.0,
+            Supply::engine(),
+            self::HELD_S === $holdS ? self::foot($forceN, true) : null,
+        );
+    }
+
+    /** What a press and a hold with the same force begin with: the foot comes on and stays. */
+    private static function foot(float $forceN, bool $engine): self
+    {
+        return new self(
+            \sprintf('foot-%g%s', $forceN, $engine ? '' : '-off'),
+            Foot::hold($forceN),
+            [self::ON_S + 1.0, self::ON_S + self::HELD_S],
+            $engine ? 1.0 : self::WORDS,
+            $engine ? Supply::engine() : Supply::spent(),
         );
     }
 
@@ -86,7 +104,7 @@ final readonly class Program
     }
 
     /** The same, looked at no longer than four seconds after letting go. */
-    public static function shortPress(float $forceN, float $holdS = 3.0): self
+    public static function shortPress(float $forceN, float $holdS = self::HELD_S): self
     {
         $long = self::press($forceN, $holdS);
 
@@ -94,18 +112,18 @@ final readonly class Program
             'short-'.$long->id,
             $long->foot,
             \array_slice($long->sampleAt, 0, self::AFTER_4_S + 1),
-            null,
-            false,
             self::WORDS,
+            Supply::engine(),
         );
     }
 
     /** The same with the vacuum spent. */
-    public static function pressEngineOff(float $forceN, float $holdS = 3.0): self
+    public static function pressEngineOff(float $forceN): self
     {
-        $on = self::shortPress($forceN, $holdS);
+        $on = self::shortPress($forceN);
+        $stem = self::foot($forceN, false);
 
-        return new self('off-'.$on->id, $on->foot, $on->sampleAt, 0.0, false, self::WORDS);
+        return new self('off-'.$on->id, $on->foot, $on->sampleAt, self::WORDS, $stem->supply, $stem);
     }
 
     /** Engine off, 60 kPa from a hand pump at the booster. */
@@ -113,7 +131,7 @@ final readonly class Program
     {
         $on = self::shortPress(200.0);
 
-        return new self('hand-pump-'.$on->id, $on->foot, $on->sampleAt, 60.0, true, self::WORDS);
+        return new self('hand-pump-'.$on->id, $on->foot, $on->sampleAt, self::WORDS, Supply::handPump(60.0));
     }
 
     /** Ten quick presses, then let go: what each release draws in stays behind a covered port. */
@@ -121,13 +139,15 @@ final readonly class Program
     {
         $foot = Foot::strokes(10, 100.0);
 
-        return new self('series', $foot, self::samples($foot->end() - 0.35, $foot->end() - 0.15));
+        $at = self::samples($foot->end() - 0.35, $foot->end() - 0.15);
+
+        return new self('series', $foot, $at, 1.0, Supply::engine());
     }
 
     /** A moderate stop from the road: 80 N in 0.2 s. */
     public static function stop(): self
     {
-        return new self('stop', Foot::press(80.0, 0.2, 2.0), [0.3, 2.0]);
+        return new self('stop', Foot::press(80.0, 0.2, 2.0), [0.3, 2.0], 1.0, Supply::engine());
     }
 
     /** @return non-empty-list<float> */
@@ -143,9 +163,8 @@ final readonly class Program
             'pump',
             Foot::strokes(3, 100.0, 5.0),
             [0.55, 1.4, 2.25, 2.25 + 0.15 + 5.0 + 0.55],
-            null,
-            false,
             self::MILLIMETRES,
+            Supply::engine(),
         );
     }
 
@@ -155,10 +174,10 @@ final readonly class Program
         return new self(
             \sprintf('hold-%g-%g%s', $forceN, $seconds, $engine ? '' : '-off'),
             Foot::hold($forceN),
-            [1.4, 5.4, 15.4, 0.4 + $seconds],
-            $engine ? null : 0.0,
-            false,
+            [self::ON_S + 1.0, self::ON_S + 5.0, self::ON_S + 15.0, self::ON_S + $seconds],
             self::MILLIMETRES,
+            $engine ? Supply::engine() : Supply::spent(),
+            !$engine && self::FIRM_OFF_N === $forceN ? self::foot($forceN, false) : null,
         );
     }
 
@@ -171,16 +190,16 @@ final readonly class Program
             'twice-'.$once->id,
             Foot::holdTwice(self::FIRM_N, 30.0),
             [...$once->sampleAt, 33.0, 47.0],
-            null,
-            false,
             self::MILLIMETRES,
+            Supply::engine(),
+            self::foot(self::FIRM_N, true),
         );
     }
 
     /** Vacuum spent, the foot kept on, then the engine started: seen before, two seconds after and six. */
     public static function start(): self
     {
-        return new self('start', Foot::hold(80.0), [2.9, 5.0, 9.0], null, false, self::MILLIMETRES, 3.0);
+        return new self('start', Foot::hold(80.0), [2.9, 5.0, 9.0], self::MILLIMETRES, Supply::engineFrom(3.0));
     }
 
     public function end(): float

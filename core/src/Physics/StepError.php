@@ -14,9 +14,13 @@ final readonly class StepError
     /** The next step is at most so many times as long, with the two-step formula and with backward Euler. */
     public const GROWTH = 2.0;
     private const LEAP = 8.0;
-    /** Error of one step at a wheel: kPa, and share of its pressure (chosen for the halving law). */
+    /**
+     * Error of one step at a wheel: kPa, and share of its pressure (chosen for the halving law). Where pressures come
+     * to rest quickly what a step was wrong by is gone before anybody reads it.
+     */
     private const BOUND_KPA = 0.4;
     private const BOUND_SHARE = 0.0004;
+    private const QUICK_SHARE = 0.004;
     /** How far contact reaches, in times of how softly the lining comes on. */
     private const CONTACT = 6.0;
     /** There the bound is this share of the usual one; a run that is read to millimetres or words wants less of it. */
@@ -25,12 +29,22 @@ final readonly class StepError
     /** Error of one step at the piston of a chamber that leaks past its cup, mL. */
     private const BOUND_ML = 0.012;
 
+    /** A step that is wrong by so many times its bound is tried again, shorter. */
+    private const REFUSED = 2.0;
+    private const QUICK_REFUSED = 3.0;
+
     private float $contactShare;
 
     /** @param float $tolerance 1 is the working accuracy; 0.5 halves every error bound */
     public function __construct(private float $tolerance)
     {
         $this->contactShare = $tolerance > 1.0 ? self::COARSE_CONTACT_SHARE : self::CONTACT_SHARE;
+    }
+
+    /** So many times its bound a step may be wrong by before it is tried again. */
+    public static function refused(Circuit $circuit): float
+    {
+        return $circuit->quick ? self::QUICK_REFUSED : self::REFUSED;
     }
 
     /**
@@ -48,11 +62,12 @@ final readonly class StepError
         float $step,
     ): float {
         $share = $course->share($step);
+        $ofPressure = $circuit->quick ? self::QUICK_SHARE : self::BOUND_SHARE;
         $error = 0.0;
         foreach ($circuit->soft as $node) {
             $bound = $circuit->slow
                 ? $this->boundKpa($circuit, $node, $kpa[$node])
-                : $this->tolerance * (self::BOUND_KPA + self::BOUND_SHARE * abs($kpa[$node]));
+                : $this->tolerance * (self::BOUND_KPA + $ofPressure * abs($kpa[$node]));
             $off = ($share * abs($kpa[$node] - $guess[$node])) / $bound;
             if ($off > $error) {
                 $error = $off;
@@ -105,13 +120,14 @@ final readonly class StepError
         if ($power < 3.0) {
             return min(self::LEAP, $growth);
         }
+        $ofPressure = $circuit->quick ? self::QUICK_SHARE : self::BOUND_SHARE;
         $bend = 0.0;
         foreach ($circuit->soft as $node) {
             $x = $kpa[$node];
             if (self::isTouching($circuit, $node, $x)) {
                 return self::GROWTH;
             }
-            $bound = $this->tolerance * (self::BOUND_KPA + self::BOUND_SHARE * abs($x));
+            $bound = $this->tolerance * (self::BOUND_KPA + $ofPressure * abs($x));
             $bend = max($bend, $course->bendKpa($node, $kpa) / $bound);
         }
 

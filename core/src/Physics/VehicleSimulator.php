@@ -36,7 +36,7 @@ final class VehicleSimulator
     private array $rubbed = [];
     /** @var array<string, string> hydraulic print of each sound circuit */
     private array $soundPrint = [];
-    /** @var \WeakMap<Effects, array<string, array{Circuit, CircuitForm}>> by chamber */
+    /** @var \WeakMap<Effects, array<string, array{Circuit, CircuitForm, string}>> by chamber */
     private \WeakMap $built;
     private int $simulations = 0;
 
@@ -61,23 +61,9 @@ final class VehicleSimulator
         $circuits = $states = $keys = [];
         $booster = $this->booster($program, $effects);
         foreach ($this->layout->chambers as $chamber) {
-            [$circuit, $form] = $this->built($chamber, $effects);
-            $key
-                = $program->id
-                .'|'
-                .$booster->print()
-                .'|'
-                .$form->print
-                .(null === $after ? '' : '|after '.$after->keys[$chamber->id]);
-            $key = $this->keyFor($key, $chamber->strokeMl);
-            $this->runs[$key] ??= [
-                $form,
-                $this->simulate($program, $circuit, $chamber, $booster, $after, $effects->touches('brake')),
-                $chamber->strokeMl,
-            ];
-            $circuits[$chamber->id] = $circuit;
+            $key = $keys[$chamber->id] = $this->simulated($program, $chamber, $booster, $effects, $after);
+            [$circuits[$chamber->id], $form] = $this->built($chamber, $effects);
             $states[$chamber->id] = $this->told($key, $form);
-            $keys[$chamber->id] = $key;
         }
 
         $given = array_map(
@@ -147,6 +133,46 @@ final class VehicleSimulator
         return $this->told($key, $form)[0]->wheelKpa($run->circuits[$chamber->id], $corner->value);
     }
 
+    /** The key of a chamber's run, which is simulated unless that was done before. */
+    private function simulated(
+        Program $program,
+        Chamber $chamber,
+        Booster $booster,
+        Effects $effects,
+        ?VehicleRun $after,
+    ): string {
+        [$circuit, $form, $print] = $this->built($chamber, $effects);
+        $key = $program->id
+            .'|'
+            .$booster->print()
+            .'|'
+            .$form->print
+            .(null === $after ? '' : '|after '.$after->keys[$chamber->id]);
+        $key = $this->keyFor($key, $chamber->strokeMl);
+        if (!isset($this->runs[$key])) {
+            $start = $this->start($circuit, $after);
+            if ($effects->touches('brake') || $this->isSound($chamber, $print)) {
+                $states = $this->replay($circuit, $this->traced($program, $chamber, $booster, $effects), $start);
+            } else {
+                $stem = $this->stem($program, $booster, $effects);
+                $begun = null === $stem ? null : $this->simulated($stem, $chamber, $booster, $effects, $after);
+                $begun = null === $begun ? [] : $this->told($begun, $form);
+                $states = $this->goOn($program, $circuit, $booster, $start, $begun);
+            }
+            $this->runs[$key] = [$form, $states, $chamber->strokeMl];
+        }
+
+        return $key;
+    }
+
+    /** The program's stem, where it holds for this vehicle: its booster does the same in both. */
+    private function stem(Program $program, Booster $booster, Effects $effects): ?Program
+    {
+        $stem = $program->stem;
+
+        return null !== $stem && $this->booster($stem, $effects)->print() === $booster->print() ? $stem : null;
+    }
+
     /** mm at the push-rod that move no piston: slack in it, and what its mounts give under its force. */
     private function givenMm(Effects $effects, float $rodN): float
     {
@@ -174,13 +200,13 @@ final class VehicleSimulator
         return array_map(static fn (CircuitState $state): CircuitState => $form->told($state, $of), $states);
     }
 
-    /** @return array{Circuit, CircuitForm} every program of a vehicle runs on the same ones */
+    /** @return array{Circuit, CircuitForm, string} with its hydraulic print; every program of a vehicle runs on it */
     private function built(Chamber $chamber, Effects $effects): array
     {
         $of = $this->built[$effects] ?? [];
         if (!isset($of[$chamber->id])) {
             $circuit = $this->builder->build($chamber, $effects);
-            $of[$chamber->id] = [$circuit, CircuitForm::of($circuit)];
+            $of[$chamber->id] = [$circuit, CircuitForm::of($circuit), $circuit->hydraulicPrint()];
             $this->built[$effects] = $of;
         }
 
@@ -192,17 +218,24 @@ final class VehicleSimulator
     {
         $of = static fn (string $name, float $sound): float => $effects->value('booster', null, $name, $sound);
 
-        $supply = $program->vacuumKpa ?? $of('vacuum_kpa', $this->layout->assist->vacuumKpa);
+        $supply = $program->supply->kpa ?? $of('vacuum_kpa', $this->layout->assist->vacuumKpa);
 
         return new Booster(
             $this->layout,
             min($supply, $of('pressed_kpa', \INF)),
             $of('stuck', 0.0),
-            $program->steady ? \INF : $program->foot->end() + $of('hold_s', \INF),
+            $program->supply->steady ? \INF : $program->foot->end() + $of('hold_s', \INF),
             CircuitBuilder::boreShare($effects),
             $effects->value('remote', null, 'gain_share', 1.0),
-            null === $program->startsAt ? null : new Start($program->startsAt, $of('fill_s', Start::FILLS_S)),
+            null === $program->supply->from ? null : new Start($program->supply->from, $of('fill_s', Start::FILLS_S)),
         );
+    }
+
+    private function isSound(Chamber $chamber, string $print): bool
+    {
+        $this->soundPrint[$chamber->id] ??= $this->builder->build($chamber, Effects::none())->hydraulicPrint();
+
+        return $print === $this->soundPrint[$chamber->id];
     }
 
     /**
@@ -211,40 +244,60 @@ final class VehicleSimulator
      *
      * @return list<CircuitState>
      */
-    private function simulate(
-        Program $program,
-        Circuit $circuit,
-        Chamber $chamber,
-        Booster $booster,
-        ?VehicleRun $after,
-        bool $rubs,
-    ): array {
-        $this->soundPrint[$chamber->id] ??= $this->builder->build($chamber, Effects::none())->hydraulicPrint();
-        $source = new PedalSource($program->foot, $booster);
-        $solver = $this->solverFor($program);
-        $print = $circuit->hydraulicPrint();
-        $sound = $print === $this->soundPrint[$chamber->id];
-        if (!$sound && !$rubs) {
-            ++$this->simulations;
-            $start = $this->start($circuit, $after);
-
-            return $solver->run($circuit, $start, $source, $program->end(), $program->sampleAt);
-        }
+    private function traced(Program $program, Chamber $chamber, Booster $booster, Effects $effects): array
+    {
+        [$circuit, , $print] = $this->built($chamber, $effects);
         $key = $program->id.'|'.$booster->print().'|'.$chamber->id.'|'.$print;
         $traced = $this->traced[$key] ?? $this->rubbed[$key] ?? null;
         if (null === $traced) {
             $start = CircuitState::atRest($circuit);
             $start->trace = [];
-            $traced = $solver->run($circuit, $start, $source, $program->end(), $program->sampleAt);
-            ++$this->simulations;
-            if ($sound) {
+            $stem = $this->stem($program, $booster, $effects);
+            $begun = null === $stem ? [] : $this->traced($stem, $chamber, $booster, $effects);
+            $traced = $this->goOn($program, $circuit, $booster, $start, $begun);
+            if ($this->isSound($chamber, $print)) {
                 $this->traced[$key] = $traced;
             } else {
                 $this->rubbed = \array_slice($this->rubbed, -self::TRACES, null, true) + [$key => $traced];
             }
         }
 
-        return $this->replay($circuit, $traced, $this->start($circuit, $after));
+        return $traced;
+    }
+
+    /**
+     * @param list<CircuitState> $begun samples of the program's stem; none where it is run from its start
+     *
+     * @return list<CircuitState> the program's own samples
+     */
+    private function goOn(
+        Program $program,
+        Circuit $circuit,
+        Booster $booster,
+        CircuitState $state,
+        array $begun,
+    ): array {
+        ++$this->simulations;
+        $source = new PedalSource($program->foot, $booster);
+        $solver = $this->solverFor($program);
+        $samples = [];
+        foreach ($begun as $n => $seen) {
+            $state = $seen;
+            if (\in_array($program->stem?->sampleAt[$n], $program->sampleAt, true)) {
+                $samples[] = $seen;
+            }
+        }
+        $left = \array_slice($program->sampleAt, \count($samples));
+        $first = match (true) {
+            [] === $begun => CircuitSolver::FIRST_STEP_S,
+            $program->foot->hasCorner($state->t) => CircuitSolver::AFTER_CORNER_S,
+            default => CircuitSolver::GOING_ON_S,
+        };
+
+        return [
+            ...$samples,
+            ...$solver->run($circuit, clone $state, $source, $program->end(), $left, [], $first),
+        ];
     }
 
     private function solverFor(Program $program): CircuitSolver

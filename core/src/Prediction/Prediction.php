@@ -138,7 +138,12 @@ final class Prediction
      */
     public static function see(array $particles, Subject $subject, Check $check, Place $place, Row $row): Seen
     {
-        $asked = Asked::of($check, $place, $row);
+        return self::seen($particles, $subject, Asked::of($check, $place, $row), $check, $row);
+    }
+
+    /** @param list<Particle> $particles */
+    private static function seen(array $particles, Subject $subject, Asked $asked, Check $check, Row $row): Seen
+    {
         $sign = null;
         foreach ($particles as $particle) {
             $own = $row->observer->sign($particle, $subject, $asked, $check, $row);
@@ -167,8 +172,9 @@ final class Prediction
         $known = [FaultSignature::print($soundChances) => -1];
         $differs = false;
         $before = $print = null;
+        $asked = Asked::of($check, $place, $row);
         foreach ($sets as $n => $set) {
-            $seen = self::see($set, $subjects[$n], $check, $place, $row);
+            $seen = self::seen($set, $subjects[$n], $asked, $check, $row);
             if (null === $print || $seen->chances !== $before) {
                 $before = $seen->chances;
                 $chances = $this->rounded($row->observer->wording->withBlunder($before));

@@ -13,7 +13,8 @@ final readonly class Road
     private const GRAVITY = 9.81; // m/s², law
     /** The rear axle turns the vehicle less than the steered one (handbook). */
     private const REAR_PULL = 0.4;
-    private const ROUNDS = 40;
+    /** Where a wheel is held at its grip each round comes nearer by grip times height to wheelbase, a third at most. */
+    private const ROUNDS = 60;
     private const DRY = 0.9; // grip (handbook)
     private const WET = 0.6; // grip (handbook)
 
@@ -40,20 +41,24 @@ final readonly class Road
      */
     public function stop(array $torqueNm): array
     {
-        $decel = 0.0;
-        $forces = $loads = [];
+        $perM = 1.0 / $this->layout->body->tyreRadiusM;
+        $forces = array_map(static fn (float $nm): float => max(0.0, $nm) * $perM, $torqueNm);
+        $held = $forces;
+        $decel = array_sum($forces) / $this->layout->body->massKg;
+        $loads = $this->loads($decel);
         for ($round = 0; $round < self::ROUNDS; ++$round) {
-            $loads = $this->loads($decel);
-            foreach (Corner::cases() as $corner) {
-                $forces[$corner->value] = min(
-                    max(0.0, $torqueNm[$corner->value]) / $this->layout->body->tyreRadiusM,
-                    $this->grip * $loads[$corner->value],
-                );
+            foreach ($loads as $corner => $load) {
+                $held[$corner] = min($forces[$corner], $this->grip * $load);
             }
-            $decel = 0.5 * ($decel + array_sum($forces) / $this->layout->body->massKg);
+            $before = $decel;
+            $decel = array_sum($held) / $this->layout->body->massKg;
+            if ($decel === $before) {
+                break;
+            }
+            $loads = $this->loads($decel);
         }
 
-        return ['forces' => $forces, 'loads' => $loads, 'decel' => $decel];
+        return ['forces' => $held, 'loads' => $loads, 'decel' => $decel];
     }
 
     /**

@@ -143,7 +143,7 @@ final class LawsTest extends TestCase
                 );
             }
         }
-        self::assertSame(2, $made, 'only what 60 mL of air drives to a bottom is simulated again');
+        self::assertSame(4, $made, 'only what 60 mL of air drives to a bottom is again, the hold and the release');
     }
 
     /**

@@ -29,7 +29,7 @@ final class ProgramsTest extends TestCase
         self::assertEqualsWithDelta($points, $program->foot->points, 1e-9);
         self::assertEqualsWithDelta($sampleAt, $program->sampleAt, 1e-9);
         self::assertSame(max($program->sampleAt), $program->end());
-        self::assertSame($engine, [$program->vacuumKpa, $program->steady, $program->startsAt]);
+        self::assertSame($engine, [$program->supply->kpa, $program->supply->steady, $program->supply->from]);
     }
 
     /** @return iterable<string, array{\Closure(): Program, list<array{float, float}>, list<float>, Engine}> */

@@ -14,6 +14,9 @@ use Rodrel\Core\Vocabulary\Corner;
  */
 final readonly class Complaints
 {
+    /** @var array<int, array<string, float>> how each set of dragging wheels, as bits in their order, is told */
+    private array $told;
+
     /**
      * @param non-empty-array<string, Complaint> $all
      * @param float $noticedNm drag noticed two times in three
@@ -21,6 +24,12 @@ final readonly class Complaints
      */
     private function __construct(public array $all, private float $noticedNm, private Sided $sided)
     {
+        $told = [];
+        for ($set = 1; $set < 16; ++$set) {
+            $in = static fn (int $bit): bool => 0 !== ($set & (1 << $bit));
+            $told[$set] = $this->told(array_values(array_filter(Corner::cases(), $in, \ARRAY_FILTER_USE_KEY)));
+        }
+        $this->told = $told;
     }
 
     /** @param list<string> $drives ids of the drives there are */
@@ -80,8 +89,10 @@ final readonly class Complaints
     public function chances(Subject $subject, array $dragNm): array
     {
         $chance = array_fill_keys($this->words(), 0.0);
-        foreach ($this->dragging($dragNm) as [$wheels, $p]) {
-            $this->tell($chance, $wheels, $p);
+        foreach ($this->dragging($dragNm) as $set => $p) {
+            foreach ($this->told[$set] ?? [] as $id => $share) {
+                $chance[$id] += $p * $share;
+            }
         }
         $rest = 1.0 - array_sum($chance);
         foreach ($this->all as $id => $complaint) {
@@ -97,28 +108,21 @@ final readonly class Complaints
     }
 
     /**
-     * Every set of wheels that somebody may notice dragging, with its chance.
+     * The chance of every set of wheels that somebody may notice dragging, by set; 0 is none of them.
      *
      * @param array<string, float> $dragNm
      *
-     * @return list<array{non-empty-list<Corner>, float}>
+     * @return non-empty-array<int, float>
      */
     private function dragging(array $dragNm): array
     {
-        $noticed = array_map(fn (float $nm): float => 1.0 - exp(-max(0.0, $nm) / $this->noticedNm), $dragNm);
-        $sets = [];
-        for ($set = 1; $set < 16; ++$set) {
-            $p = 1.0;
-            $wheels = [];
-            foreach (Corner::cases() as $bit => $corner) {
-                $in = 0 !== ($set & (1 << $bit));
-                $p *= $in ? $noticed[$corner->value] : 1.0 - $noticed[$corner->value];
-                if ($in) {
-                    $wheels[] = $corner;
-                }
-            }
-            if ([] !== $wheels) {
-                $sets[] = [$wheels, $p];
+        $sets = [1.0];
+        foreach (Corner::cases() as $corner) {
+            $noticed = 1.0 - exp(-max(0.0, $dragNm[$corner->value]) / $this->noticedNm);
+            $half = \count($sets);
+            foreach ($sets as $set => $p) {
+                $sets[$set] = $p * (1.0 - $noticed);
+                $sets[$half + $set] = $p * $noticed;
             }
         }
 
@@ -128,31 +132,36 @@ final readonly class Complaints
     /**
      * A set of dragging wheels is told as what fits it, or wheel by wheel where nothing does.
      *
-     * @param array<string, float> $chance
-     * @param non-empty-list<Corner> $wheels
+     * @param list<Corner> $wheels one at least
+     *
+     * @return array<string, float> shares that sum to 1, by complaint
      */
-    private function tell(array &$chance, array $wheels, float $p): void
+    private function told(array $wheels): array
     {
+        $told = [];
+        $rest = 1.0;
         $pull = $this->sided->of($wheels);
         if (null !== $pull) {
+            $told[$pull] = $this->sided->share;
             $after = $this->sided->of($wheels, true) ?? $pull;
-            $chance[$pull] += $this->sided->share * $p;
-            $chance[$after] += $this->sided->share * $this->sided->after * $p;
-            $p *= 1.0 - $this->sided->share * (1.0 + $this->sided->after);
+            $told[$after] = ($told[$after] ?? 0.0) + $this->sided->share * $this->sided->after;
+            $rest -= $this->sided->share * (1.0 + $this->sided->after);
         }
         foreach ($this->all as $id => $complaint) {
             if (true === $complaint->drags?->isTold($wheels)) {
-                $chance[$id] += $p;
+                $told[$id] = ($told[$id] ?? 0.0) + $rest;
 
-                return;
+                return $told;
             }
         }
         foreach ($wheels as $wheel) {
             foreach ($this->all as $id => $complaint) {
                 if (true === $complaint->drags?->isTold([$wheel])) {
-                    $chance[$id] += $p / \count($wheels);
+                    $told[$id] = ($told[$id] ?? 0.0) + $rest / \count($wheels);
                 }
             }
         }
+
+        return $told;
     }
 }

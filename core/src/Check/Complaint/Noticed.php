@@ -63,7 +63,10 @@ final readonly class Noticed
 
     public function chance(Subject $subject): float
     {
-        $value = $this->value($subject) / ($this->over ? $this->value($subject->sound()) : 1.0);
+        $value = $this->value($subject);
+        if ($this->over) {
+            $value /= $subject->sound()->noted($this, $this->value(...));
+        }
         if (isset($this->curve['limit'])) {
             return $this->share * Chance::above($this->curve['limit'], $value, $this->curve['spread']);
         }
