@@ -390,7 +390,6 @@ final class PlannerTest extends TestCase
         self::assertSame(['best-split', 'look@vehicle'], [$twice->reason, (string) $twice->next?->at]);
     }
 
-    /** A wrong repair costs 12000 beside itself: hose first leaves a quarter, 10887.5 + 0.25 · 12000. */
     /** After thirty-two checks of a sound vehicle nobody goes on looking for pennies. */
     public function testTheSearchEnds(): void
     {
@@ -430,6 +429,7 @@ final class PlannerTest extends TestCase
         return new Entry("e$seq", $seq, $kind->read($says), 'anna', $at);
     }
 
+    /** A wrong repair costs 12000 beside itself: hose first leaves a quarter, 10887.5 + 0.25 · 12000. */
     public function testAComebackIsCounted(): void
     {
         $costs = Costs::of(ToyField::make(), World::settings(null, ['comeback_cents' => 12000]));

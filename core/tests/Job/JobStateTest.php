@@ -140,6 +140,22 @@ final class JobStateTest extends TestCase
         self::assertTrue($this->state()->situation->car->cool);
     }
 
+    /** A wheel of 60 K is one to lay a hand on, and nine bar at a gauge are no heat. */
+    public function testOnlyAHotWheelScalds(): void
+    {
+        $number = static fn (float $core): array => ['typed' => (string) $core, 'unit' => '', 'core' => $core];
+        $this->write(Kind::Intake, ['complaint' => 'drags-lf', 'driven_in' => true])->write(Kind::Reading, [
+            'check' => 'heat-arrival@vehicle',
+            'numbers' => array_map($number, ['lf' => 60.0, 'rf' => 20.0, 'lr' => 15.0, 'rr' => 15.0]),
+        ]);
+        self::assertTrue($this->state()->situation->car->cool);
+        $this->lift('wheels-off')->write(Kind::Reading, [
+            'check' => 'gauge@lf',
+            'numbers' => ['held' => $number(900.0)],
+        ]);
+        self::assertTrue($this->state()->situation->car->cool);
+    }
+
     public function testStateFollowsFromEntriesAndStandsFallWithTheVehicle(): void
     {
         $this->intake()->lift('wheels-off');
@@ -269,6 +285,36 @@ final class JobStateTest extends TestCase
         Rule::check($this->state(), $confirm('anna', 600));
         $this->expectException(Refused::class);
         Rule::check($this->state(), $confirm('anna', 599));
+    }
+
+    public function testALookStandsForTheStepItWasGivenTo(): void
+    {
+        $this->intake()->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf');
+        $sheet = end($this->log)->id;
+        $steps = [];
+        foreach (['24', '25'] as $typed) {
+            $figure = ['typed' => $typed, 'unit' => 'N·m', 'core' => (float) $typed];
+            $this->write(Kind::Step, ['sheet' => $sheet, 'step' => 'banjo', 'figure' => $figure]);
+            $steps[] = end($this->log);
+        }
+        $this->minute += 10;
+        $this->write(Kind::Confirm, ['step' => $steps[1]->id]);
+        $story = $this->state()->story;
+        self::assertSame([false, true], array_map($story->stepConfirmed(...), $steps));
+    }
+
+    /** What a proof wants is open until it is read, failed by a wrong word, and settled by a reason where it may be. */
+    public function testAWaiverSettlesWhatIsNotProved(): void
+    {
+        $this->repaired();
+        $status = fn (): array => array_map(
+            fn (string $id): ?string => $this->state()->proof->criterion($id)?->status,
+            ['parking-hold', 'firm-hold'],
+        );
+        self::assertSame([Criterion::OPEN, Criterion::OPEN], $status());
+        $this->write(Kind::Waive, ['criterion' => 'parking-hold', 'reason' => 'no slope here']);
+        self::assertSame([Criterion::WAIVED, Criterion::OPEN], $status());
+        self::assertSame('no slope here', $this->state()->proof->criterion('parking-hold')?->reason);
     }
 
     public function testASafetyItemBarsTheHandover(): void

@@ -54,6 +54,21 @@ final class MeasuredTest extends TestCase
         }
     }
 
+    /** Of what was typed no more is said back than fits a line. */
+    public function testALongTextIsCut(): void
+    {
+        foreach (['measure.not-a-number' => '', 'measure.impossible' => '1'] as $key => $begins) {
+            $typed = '' === $begins ? str_repeat('é', 41) : str_pad('-', 41, '9');
+            try {
+                Measured::parse(Quantity::Temperature, $typed, Unit::Celsius);
+                self::fail('It was read.');
+            } catch (InvalidMeasure $wrong) {
+                self::assertSame([$key, mb_substr($typed, 0, 40)], [$wrong->key, $wrong->parameters['typed']]);
+                self::assertSame(40, mb_strlen($wrong->parameters['typed']));
+            }
+        }
+    }
+
     /** @return iterable<string, array{Quantity, string, string}> */
     public static function provideWrong(): iterable
     {

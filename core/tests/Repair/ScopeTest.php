@@ -31,6 +31,12 @@ final class ScopeTest extends TestCase
         self::assertEqualsWithDelta(10300.0 + 9200.0, $scope->highCents(), 1e-6);
     }
 
+    /** 2600 for parts, 75 minutes at 100 cents, 200 mL at 3. */
+    public function testWhatARepairCosts(): void
+    {
+        self::assertEqualsWithDelta(2600.0 + 7500.0 + 600.0, $this->cylinder()->costCents(100.0, 3.0), 1e-9);
+    }
+
     /** Soaked linings were seen: certain (0.95) and in the lower end too; seen dry they all but drop out. */
     public function testWhatWasSeenCounts(): void
     {

@@ -36,6 +36,31 @@ final class ComposerTest extends TestCase
         self::assertEqualsWithDelta(5635.0, $seen['3.40']['kpa']['lf'], 112.0);
     }
 
+    /** What only some vehicles have, by their plans: valves and levers in the handbook's own words. */
+    public function testWhatOnlySomeHave(): void
+    {
+        $in = static fn (Places $all, string $of): array => array_map(strval(...), $all->in(World::layout($of)));
+        self::assertSame(['front'], $in(Places::Metering, 'old-saloon'));
+        self::assertSame([], $in(Places::Metering, 'medium-car'));
+        self::assertSame(['vehicle'], $in(Places::PedalBooster, 'medium-car'));
+        self::assertSame([], $in(Places::PedalBooster, 'line-booster'), 'its booster sits in the line');
+        self::assertSame(['vehicle'], $in(Places::Remote, 'line-booster'));
+        self::assertSame([], $in(Places::Remote, 'medium-car'));
+        self::assertSame(['rear'], $in(Places::ParkingCable, 'medium-car'));
+        self::assertSame(['vehicle'], $in(Places::VacuumPump, 'petrol-turbo'));
+        self::assertSame([], $in(Places::EngineVacuum, 'petrol-turbo'));
+        self::assertSame(['vehicle'], $in(Places::EngineVacuum, 'medium-car'));
+        self::assertSame(['vehicle'], $in(Places::Split, 'medium-car'));
+        self::assertSame([], $in(Places::Split, 'line-booster'), 'one chamber');
+        foreach (['engine-vacuum' => 65.0, 'electric-pump' => 80.0] as $assist => $kpa) {
+            $made = Composer::compose(['assist' => $assist] + self::CAR);
+            self::assertSame([$kpa, 'electric-pump' === $assist], [
+                (float) $made['booster']['vacuum_kpa'],
+                $made['booster']['pump'],
+            ]);
+        }
+    }
+
     public function testEveryPartIsWhereItBelongs(): void
     {
         $layout = Layout::fromArray(

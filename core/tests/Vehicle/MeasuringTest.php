@@ -133,6 +133,7 @@ final class MeasuringTest extends TestCase
         self::assertSame(5.0, $pads->leastMm);
         // 5 of 10 mm in 20 000 km; the 3 above the least last 12 000 more
         self::assertEqualsWithDelta(12_000.0, (float) $pads->kmLeft(10.0, 20_000.0), 1e-6);
+        self::assertEqualsWithDelta(3.0, (float) $pads->kmLeft(5.5, 0.5), 1e-9, 'half a millimetre worn');
         self::assertNull($pads->kmLeft(5.0, 20_000.0));
         self::assertNull($pads->kmLeft(10.0, 0.0));
         self::assertSame(0.0, PadWear::of(1.5, 2.0, 2.0, 2.0)->kmLeft(10.0, 20_000.0));
