@@ -18,6 +18,8 @@ final readonly class Booster
 
     /** N at the rod that make a kPa before the master, without springs. */
     private float $perKpa;
+    /** Equal boosters behave equally: a key for sharing results. */
+    public string $print;
 
     /**
      * @param float $vacuumKpa while it is pressed
@@ -36,6 +38,9 @@ final readonly class Booster
         private ?Start $start = null,
     ) {
         $this->perKpa = 0.1 * $layout->masterAreaCm2() * $boreShare ** 2;
+        $this->print = $stuckN.'/'.$stuckUntil.'/'.$vacuumKpa
+            .(null === $start ? '' : '/from '.$start->atS.' by '.$start->fillsS)
+            .(1.0 === $boreShare && 1.0 === $gainShare ? '' : '/'.$boreShare.'/'.$gainShare);
     }
 
     /** F_rod = max(F_in + F_assist, F_stuck) in N; F_stuck only while there is vacuum. */
@@ -81,19 +86,6 @@ final readonly class Booster
                 / self::SEAL_EFFICIENCY;
 
         return $rod / $this->layout->pedal->ratio;
-    }
-
-    /** Equal boosters behave equally: a key for sharing results. */
-    public function print(): string
-    {
-        $print = $this->stuckN.'/'.$this->stuckUntil.'/'.$this->vacuumKpa;
-        if (null !== $this->start) {
-            $print .= '/from '.$this->start->atS.' by '.$this->start->fillsS;
-        }
-
-        return 1.0 === $this->boreShare && 1.0 === $this->gainShare
-            ? $print
-            : $print.'/'.$this->boreShare.'/'.$this->gainShare;
     }
 
     private function vacuumAt(float $t): float

@@ -53,12 +53,15 @@ final readonly class CircuitForm
         return (int) array_search($node, $this->order, true);
     }
 
+    /** Whether a state of the other circuit is one of this as it stands. */
+    public function isOrderedLike(self $other): bool
+    {
+        return $other->order === $this->order && $other->corners === $this->corners;
+    }
+
     /** A state of another circuit of this form, told of this one. */
     public function told(CircuitState $state, self $of): CircuitState
     {
-        if ($of->order === $this->order && $of->corners === $this->corners) {
-            return $state;
-        }
         $told = clone $state;
         $inner = $outer = [];
         foreach ($this->order as $position => $node) {

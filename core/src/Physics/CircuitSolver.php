@@ -72,8 +72,10 @@ final readonly class CircuitSolver
         $course = new Course($firstS);
         $stops = [...$sampleAt, $until];
         $next = 0;
+        $this->rub($circuit, $state);
         while ($next < \count($stops)) {
             if ($state->t >= $stops[$next] - 1e-9) {
+                $this->rub($circuit, $state);
                 if ($next < \count($sampleAt)) {
                     $samples[] = clone $state;
                 }
@@ -168,6 +170,9 @@ final readonly class CircuitSolver
             return false;
         }
         $from = $state->kpa;
+        if ($course->turns($circuit->wheelNode, $from, $kpa)) {
+            $this->rub($circuit, $state);
+        }
         $this->accept($circuit, $state, $kpa, $piston, $mode, $drawn, $rule, $opened);
         // the two-step formula swings a little past its end; what is trapped there would stay
         $smooth = $same && !($circuit->trap && $this->isEmptying($circuit, $from, $kpa));
@@ -249,22 +254,28 @@ final readonly class CircuitSolver
         $state->leakedMl = $rule->next($rule->leakedMl, $leaked);
         $state->caughtMl = $rule->next($rule->caughtMl, $caught);
         $state->drawnMl = $rule->next($rule->drawnMl, $drawnPerS);
-        if (null !== $state->trace) {
-            $wheels = $state->inner;
-            foreach ($circuit->wheelNode as $corner => $node) {
-                $wheels[$corner] = $kpa[$node];
-            }
-            $state->trace[] = $wheels;
-        }
-        foreach ($circuit->wheelNode as $corner => $node) {
-            $inner = $circuit->friction[$corner]->inner($state->inner[$corner], $kpa[$node]);
-            $state->inner[$corner] = $inner;
-            $state->outer[$corner] = $circuit->friction[$corner]->outer($state->outer[$corner], $inner);
-        }
         $state->kpa = $kpa;
         $state->pistonMl = $piston;
         $state->farthestMl = max($state->farthestMl, $piston);
         $state->mode = $mode;
         $state->t += $rule->h;
+    }
+
+    /**
+     * The linings come to where the pressures have got to. While these only rise or only fall it is the same whether
+     * that is done at every step or at the last one: it is done where they turn, and where somebody looks.
+     */
+    private function rub(Circuit $circuit, CircuitState $state): void
+    {
+        $wheels = [];
+        foreach ($circuit->wheelNode as $corner => $node) {
+            $wheels[$corner] = $state->kpa[$node];
+            $friction = $circuit->friction[$corner];
+            $state->inner[$corner] = $friction->inner($state->inner[$corner], $state->kpa[$node]);
+            $state->outer[$corner] = $friction->outer($state->outer[$corner], $state->inner[$corner]);
+        }
+        if (null !== $state->trace) {
+            $state->trace[] = $wheels;
+        }
     }
 }

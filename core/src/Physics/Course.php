@@ -29,6 +29,8 @@ final class Course
     private ?array $before = null;
     /** @var array<int, float>|null the same before the step before it, where no event lies between them */
     private ?array $earlier = null;
+    /** @var array<int, float> kPa that each wheel's pressure went in its last step, by node */
+    private array $heading = [];
     private float $h = 1.0;
     private float $earlierH = 1.0;
     private ?float $pistonSlope = null;
@@ -125,6 +127,29 @@ final class Course
         $earlier = $this->before[$node] - $this->earlier[$node];
 
         return abs($last - $earlier * $this->h / $this->earlierH) * $this->h / ($this->h + $this->earlierH);
+    }
+
+    /**
+     * Whether the pressure of some wheel turns round where a step starts.
+     *
+     * @param array<string, int> $wheelNode
+     * @param array<int, float> $from kPa by node
+     * @param array<int, float> $to
+     */
+    public function turns(array $wheelNode, array $from, array $to): bool
+    {
+        $turns = false;
+        foreach ($wheelNode as $node) {
+            $goes = $to[$node] - $from[$node];
+            if ($goes * ($this->heading[$node] ?? 0.0) < 0.0) {
+                $turns = true;
+            }
+            if (0.0 !== $goes) {
+                $this->heading[$node] = $goes;
+            }
+        }
+
+        return $turns;
     }
 
     /** How far from its last slope the piston has come, mL. */

@@ -23,9 +23,17 @@ final readonly class Effects
         'slope', 'gain_share',
     ];
 
+    /** @var array<string, true> parameters that are changed somewhere: most questions are about others */
+    private array $changed;
+
     /** @param array<string, array<string, float>> $overrides target → parameter → value */
     public function __construct(private array $overrides = [])
     {
+        $changed = [];
+        foreach ($overrides as $parameters) {
+            $changed += array_fill_keys(array_keys($parameters), true);
+        }
+        $this->changed = $changed;
     }
 
     public static function none(): self
@@ -41,7 +49,9 @@ final readonly class Effects
 
     public function value(string $kind, Place|Corner|string|null $place, string $parameter, float $sound): float
     {
-        return $this->overrides[(string) TargetAt::of($kind, $place)][$parameter] ?? $sound;
+        return isset($this->changed[$parameter])
+            ? $this->overrides[(string) TargetAt::of($kind, $place)][$parameter] ?? $sound
+            : $sound;
     }
 
     /**
@@ -92,13 +102,7 @@ final readonly class Effects
 
     public function has(string $parameter): bool
     {
-        foreach ($this->overrides as $parameters) {
-            if (isset($parameters[$parameter])) {
-                return true;
-            }
-        }
-
-        return false;
+        return isset($this->changed[$parameter]);
     }
 
     /** The same with one parameter scaled wherever it is changed. */

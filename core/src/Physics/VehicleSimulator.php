@@ -66,10 +66,12 @@ final class VehicleSimulator
             $states[$chamber->id] = $this->told($key, $form);
         }
 
-        $given = array_map(
-            fn (float $t): float => $this->givenMm($effects, $booster->rodN($program->foot->at($t), $t)),
-            $program->sampleAt,
-        );
+        $given = $effects->has('slack') || $effects->has('give')
+            ? array_map(
+                fn (float $t): float => $this->givenMm($effects, $booster->rodN($program->foot->at($t), $t)),
+                $program->sampleAt,
+            )
+            : [];
 
         return new VehicleRun($this->layout, $program, $circuits, $states, $keys, $effects, $given);
     }
@@ -144,7 +146,7 @@ final class VehicleSimulator
         [$circuit, $form, $print] = $this->built($chamber, $effects);
         $key = $program->id
             .'|'
-            .$booster->print()
+            .$booster->print
             .'|'
             .$form->print
             .(null === $after ? '' : '|after '.$after->keys[$chamber->id]);
@@ -170,7 +172,7 @@ final class VehicleSimulator
     {
         $stem = $program->stem;
 
-        return null !== $stem && $this->booster($stem, $effects)->print() === $booster->print() ? $stem : null;
+        return null !== $stem && $this->booster($stem, $effects)->print === $booster->print ? $stem : null;
     }
 
     /** mm at the push-rod that move no piston: slack in it, and what its mounts give under its force. */
@@ -197,7 +199,9 @@ final class VehicleSimulator
     {
         [$of, $states] = $this->runs[$key];
 
-        return array_map(static fn (CircuitState $state): CircuitState => $form->told($state, $of), $states);
+        return $form->isOrderedLike($of)
+            ? $states
+            : array_map(static fn (CircuitState $state): CircuitState => $form->told($state, $of), $states);
     }
 
     /** @return array{Circuit, CircuitForm, string} with its hydraulic print; every program of a vehicle runs on it */
@@ -247,7 +251,7 @@ final class VehicleSimulator
     private function traced(Program $program, Chamber $chamber, Booster $booster, Effects $effects): array
     {
         [$circuit, , $print] = $this->built($chamber, $effects);
-        $key = $program->id.'|'.$booster->print().'|'.$chamber->id.'|'.$print;
+        $key = $program->id.'|'.$booster->print.'|'.$chamber->id.'|'.$print;
         $traced = $this->traced[$key] ?? $this->rubbed[$key] ?? null;
         if (null === $traced) {
             $start = CircuitState::atRest($circuit);

@@ -33,6 +33,8 @@ final class Prediction
     private readonly Subject $sound;
     private readonly Instruments $instruments;
     private ?SoundSignature $soundSignature = null;
+    /** @var array<string, array{Check, Place, Row}> by row key, once they were asked for */
+    private array $rows = [];
 
     public function __construct(
         private readonly Layout $layout,
@@ -196,16 +198,20 @@ final class Prediction
             : null;
     }
 
-    /** @return iterable<string, array{Check, Place, Row}> by row key */
-    private function rows(): iterable
+    /** @return array<string, array{Check, Place, Row}> by row key */
+    private function rows(): array
     {
-        foreach ($this->checks as $check) {
-            foreach ($check->places->in($this->layout) as $place) {
-                foreach ($check->rows as $row) {
-                    yield $check->at($place)->row($row->id) => [$check, $place, $row];
+        if ([] === $this->rows) {
+            foreach ($this->checks as $check) {
+                foreach ($check->places->in($this->layout) as $place) {
+                    foreach ($check->rows as $row) {
+                        $this->rows[$check->at($place)->row($row->id)] = [$check, $place, $row];
+                    }
                 }
             }
         }
+
+        return $this->rows;
     }
 
     /**

@@ -17,6 +17,9 @@ final readonly class Layout
     /** @var non-empty-list<Chamber> */
     public array $chambers;
 
+    /** @var array<string, Chamber> by corner */
+    private array $feeds;
+
     /** @param array<string, WheelBrake> $brakes by corner id, in the order lf rf lr rr */
     private function __construct(
         public string $id,
@@ -29,6 +32,13 @@ final readonly class Layout
     ) {
         $this->masterBoreMm = $master->positive('bore_mm');
         $this->chambers = self::chambers($master);
+        $feeds = [];
+        foreach ($this->chambers as $chamber) {
+            foreach ($chamber->wheels as $corner) {
+                $feeds[$corner->value] ??= $chamber;
+            }
+        }
+        $this->feeds = $feeds;
     }
 
     /**
@@ -85,12 +95,7 @@ final readonly class Layout
 
     public function chamberOf(Corner $corner): Chamber
     {
-        foreach ($this->chambers as $chamber) {
-            if (\in_array($corner, $chamber->wheels, true)) {
-                return $chamber;
-            }
-        }
-        throw new \LogicException('A checked layout feeds every corner.');
+        return $this->feeds[$corner->value] ?? throw new \LogicException('A checked layout feeds every corner.');
     }
 
     /** What is wrong at one place can show at the other: one covers the other, or a chamber feeds the wheel. */

@@ -77,9 +77,9 @@ final class BoosterTest extends TestCase
         self::assertSame(5.0, $stuck->nextCorner(1.0));
         self::assertSame(\INF, $stuck->nextCorner(5.0));
         self::assertSame(\INF, (new Booster(World::handbook(), 65.0, 0.0, 5.0))->nextCorner(1.0));
-        self::assertNotSame($stuck->print(), (new Booster(World::handbook(), 65.0, 300.0, 6.0))->print());
-        self::assertNotSame($stuck->print(), (new Booster(World::handbook(), 65.0, 300.0, 5.0, 1.1))->print());
-        self::assertNotSame($stuck->print(), (new Booster(World::handbook(), 65.0, 300.0, 5.0, 1.0, 0.5))->print());
+        self::assertNotSame($stuck->print, (new Booster(World::handbook(), 65.0, 300.0, 6.0))->print);
+        self::assertNotSame($stuck->print, (new Booster(World::handbook(), 65.0, 300.0, 5.0, 1.1))->print);
+        self::assertNotSame($stuck->print, (new Booster(World::handbook(), 65.0, 300.0, 5.0, 1.0, 0.5))->print);
     }
 
     /** An engine that starts at 3 s has 1 − e^(−1) of its vacuum 0.6 s later. */
@@ -92,7 +92,7 @@ final class BoosterTest extends TestCase
         self::assertSame(\INF, $booster->nextCorner(3.0));
         $both = new Booster(World::handbook(), 65.0, 300.0, 2.0, start: new Start(3.0, 0.6));
         self::assertSame([2.0, 3.0], [$both->nextCorner(1.0), $both->nextCorner(2.5)]);
-        self::assertNotSame($booster->print(), (new Booster(World::handbook(), 65.0, 0.0, 4.0))->print());
+        self::assertNotSame($booster->print, (new Booster(World::handbook(), 65.0, 0.0, 4.0))->print);
     }
 
     /**
