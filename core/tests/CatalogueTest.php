@@ -373,6 +373,13 @@ final class CatalogueTest extends TestCase
             '/checks/checks/5/after',
             'spinn',
         ];
+        yield 'a check instead of which there is none' => [
+            'checks',
+            '"instead": "pads-finger"',
+            '"instead": "pads-fingers"',
+            '/checks/checks/12/instead',
+            'pads-fingers',
+        ];
         yield 'a gate that reads another word' => [
             'gates',
             '"words": ["good"]',

@@ -20,7 +20,7 @@ final class CircuitState
     /** The farthest that the piston has been. */
     public float $farthestMl = 0.0;
     public string $mode = 'rest';
-    /** @var list<array<string, float>>|null kPa by corner where one of them turned or was sampled, where someone wants to replay them */
+    /** @var list<array<string, float>>|null kPa by corner where one turned or was sampled, if it is to be replayed */
     public ?array $trace = null;
 
     /**

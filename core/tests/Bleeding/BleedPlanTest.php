@@ -91,5 +91,14 @@ final class BleedPlanTest extends TestCase
         self::assertSame([[], [6]], array_column($both->wheels, 'top_up_at'));
         $pressure = BleedSums::of($layout, $book, [Corner::LeftRear], $book->methods['pressure'], 'renew');
         self::assertSame(98, $pressure->wheels[0]['count'], '39.09 mL two and a half times, in mL');
+        // three minutes at the wheel, eight strokes a minute or 60 mL
+        self::assertEqualsWithDelta(3.0 + 14.0 / 8.0, $lr->minutes, 1e-9);
+        self::assertEqualsWithDelta(3.0 + 97.72 / 60.0, $pressure->minutes, 1e-3);
+        // the outer half of a caliper is cleared behind the whole line: half of what is in it, one and a half times
+        $four = World::layout('solid-axle-4x4');
+        $lf = BleedSums::of($four, $book, [Corner::LeftFront], $book->methods['pressure'], 'opened');
+        self::assertEqualsWithDelta(0.75 * $four->brake(Corner::LeftFront)->fluidMl(), $lf->wheels[1]['ml'], 1e-9);
+        self::assertEqualsWithDelta($lf->wheels[0]['ml'] + $lf->wheels[1]['ml'], $lf->totalMl, 1e-9);
+        self::assertEqualsWithDelta(6.0 + $lf->totalMl / 60.0, $lf->minutes, 1e-9);
     }
 }

@@ -12,6 +12,7 @@ use Rodrel\Core\Job\Stage;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\ConfirmPayload;
+use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Refused;
 use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Proof\Criterion;
@@ -138,6 +139,21 @@ final class JobStateTest extends TestCase
         self::assertContains('cool', $this->state()->road()->unmet);
         $this->write(Kind::Cool, []);
         self::assertTrue($this->state()->situation->car->cool);
+    }
+
+    /** The first format of a job knew one complaint; where several stand the old key says nothing. */
+    public function testAnOldIntakeComesIn(): void
+    {
+        $said = static function (array $payload): array {
+            $read = Kind::Intake->read($payload);
+            self::assertInstanceOf(IntakePayload::class, $read);
+
+            return $read->complaints;
+        };
+        self::assertSame(['drags-lf'], $said(['complaint' => 'drags-lf']));
+        self::assertSame(['weak', 'lamp'], $said(['complaints' => ['weak', 'lamp'], 'complaint' => 'drags-lf']));
+        self::assertSame(['weak'], $said(['complaints' => ['weak']]));
+        self::assertSame([], $said(['complaints' => []]));
     }
 
     /** A wheel of 60 K is one to lay a hand on, and nine bar at a gauge are no heat. */

@@ -13,6 +13,7 @@ use Rodrel\Core\Isolation\Costs;
 use Rodrel\Core\Isolation\Verdict;
 use Rodrel\Core\Log\Payload\Arrival;
 use Rodrel\Core\Tests\World;
+use Rodrel\Core\Trial\Advised;
 use Rodrel\Core\Trial\Hand;
 use Rodrel\Core\Trial\Luck;
 use Rodrel\Core\Trial\Play;
@@ -131,6 +132,48 @@ final class JudgeTest extends TestCase
         );
     }
 
+    /**
+     * Who does what the bench says finds a hose that lets go of nothing, without a wrong part: the job costs its
+     * minutes and the one repair.
+     */
+    public function testWhatIsFoundIsCounted(): void
+    {
+        $settings = World::settings();
+        $hose = Costs::ofGroup(World::catalogue()->repairs, $settings, GroupAt::parse('hose@lf'));
+        $play = $this->play('hose.one-way');
+        $result = Result::of(new Advised(), $play, World::catalogue()->repairs, static fn (): float => 0.0)->toArray();
+        self::assertSame(['hose@lf', true, true], [$result['signed'], $result['right'], $result['mode']]);
+        self::assertSame([0, 0, 0, false], [
+            $result['wrongParts'],
+            $result['forbidden'],
+            $result['unsafe'],
+            $result['second'],
+        ]);
+        self::assertFalse($result['falselyOdd']);
+        self::assertSame($result['acts'], \count($result['path']));
+        self::assertEqualsWithDelta(
+            $result['minutes'] * $settings->labour->rateCentsPerMinute + $play->consumablesCents + $hose,
+            $result['cents'],
+            1e-6,
+        );
+        // from arrival the driver's own words are on the log before any check
+        self::assertSame(['drags-lf'], $this->play('hose.one-way')->state()->situation->complaints(
+            World::catalogue()->checks,
+        ));
+        // a raised check on the ground: a minute's walk, four up, two for the helper, and what spinning takes itself
+        $play = $this->play('hose.one-way');
+        $spin = CheckAt::parse('spin@vehicle');
+        $play->make($spin);
+        $itself = World::catalogue()->checks->of($spin)->demand->minutes;
+        self::assertEqualsWithDelta(7.0 + $itself, $play->minutes, 1e-9);
+        self::assertSame([1, 1], [$play->lifts, $play->acts]);
+        $play->make($spin);
+        self::assertEqualsWithDelta(7.0 + 2.0 * $itself, $play->minutes, 1e-9, 'it is up, and the helper sits there');
+        self::assertSame(1, $play->lifts);
+        $readings = $play->state()->situation->readings;
+        self::assertSame('will-not-turn', end($readings)->outcomes['lf'] ?? null);
+    }
+
     /** @return array<mixed> of a job in which one check is made again and again, so often at most */
     private function played(string $fault, string $check, int $often): array
     {
@@ -149,16 +192,20 @@ final class JudgeTest extends TestCase
                 return 0 < $this->often-- ? CheckAt::parse($this->check) : null;
             }
         };
-        $catalogue = World::catalogue();
-        $play = new Play(
-            $catalogue,
+        $repairs = World::catalogue()->repairs;
+
+        return Result::of($policy, $this->play($fault), $repairs, static fn (): float => 0.0)->toArray();
+    }
+
+    private function play(string $fault): Play
+    {
+        return new Play(
+            World::catalogue(),
             World::layout(),
             World::sound('medium-car'),
             World::field('medium-car'),
             $this->vehicle($fault),
         );
-
-        return Result::of($policy, $play, $catalogue->repairs, static fn (): float => 0.0)->toArray();
     }
 
     /** The catalogue's own medium car with the worst of a fault at the left front wheel, read without slips. */
