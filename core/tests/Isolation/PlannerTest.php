@@ -146,7 +146,8 @@ final class PlannerTest extends TestCase
             $log = [$this->entry(1, Kind::Intake, ['complaint' => 'pulls-left', 'parts' => []])];
             foreach ($made as $check => $word) {
                 $log[] = $this->entry(1 + \count($log), Kind::Lift, ['to' => 'raised', 'stands' => true]);
-                $log[] = $this->entry(1 + \count($log), Kind::Reading, ['check' => $check, 'outcomes' => ['' => $word]]);
+                $says = ['check' => $check, 'outcomes' => ['' => $word]];
+                $log[] = $this->entry(1 + \count($log), Kind::Reading, $says);
             }
 
             return World::diagnosis(World::state($log))->verdict();
