@@ -22,6 +22,8 @@ final class Plot
     public ?string $band = null;
     public string $bandName = '';
     public float $bandAt = 0.0;
+    /** A band too thin for its name has it below, left of the middle: right of it lines are named. */
+    public bool $bandIsThin = false;
     /** @var list<array{path: string, kind: string, label: string, x: float, y: float, named?: float}> */
     public array $lines = [];
     /** @var list<array{x: float, y: float, said: string}> */
@@ -82,7 +84,9 @@ final class Plot
     {
         $last = $points[\count($points) - 1] ?? [0.0, 0.0, 0.0];
         $this->bandName = $name;
-        $this->bandAt = ($this->y($last[1]) + $this->y($last[2])) / 2.0 + 5.0;
+        [$low, $high] = [$this->y($last[1]), $this->y($last[2])];
+        $this->bandIsThin = abs($low - $high) < self::NAME;
+        $this->bandAt = $this->bandIsThin ? max($low, $high) + self::NAME : ($low + $high) / 2.0 + 5.0;
         $there = array_map(fn (array $p): string => $this->x($p[0]).' '.$this->y($p[1]), $points);
         $back = array_map(fn (array $p): string => $this->x($p[0]).' '.$this->y($p[2]), array_reverse($points));
         $this->band = [] === $points ? null : 'M'.implode('L', [...$there, ...$back]).'Z';
