@@ -39,6 +39,7 @@ final class MeasuredTest extends TestCase
         yield 'inches in eighths: 2.625 · 25.4' => [Quantity::Length, '2 5/8 in', Unit::Millimetre, 66.675];
         yield 'a fraction alone: 5/16 · 25.4' => [Quantity::Length, '5/16', Unit::Inch, 7.9375];
         yield 'a difference has no zero' => [Quantity::TemperatureDifference, '9 °F step', Unit::KelvinStep, 5.0];
+        yield 'pounds of mass: 2000 · 0.45359237' => [Quantity::Mass, '2000 lb', Unit::Kilogram, 907.18474];
         yield 'below freezing' => [Quantity::Temperature, '-20', Unit::Celsius, -20.0];
     }
 
