@@ -83,12 +83,23 @@ final class Chrome
         return $this;
     }
 
-    /** The size of the page itself, not of the window around it. */
+    /** The size of the page itself, not of the window around it; a window follows late, so the page is asked. */
     public function size(int $width, int $height): void
     {
-        /** @var array{int, int} $frame */
-        $frame = $this->driver->executeScript('return [outerWidth - innerWidth, outerHeight - innerHeight];');
-        $this->driver->manage()->window()->setSize(new WebDriverDimension($width + $frame[0], $height + $frame[1]));
+        for ($try = 0; $try < 5; ++$try) {
+            /** @var array{int, int} $frame */
+            $frame = $this->driver->executeScript('return [outerWidth - innerWidth, outerHeight - innerHeight];');
+            $this->driver->manage()->window()->setSize(new WebDriverDimension($width + $frame[0], $height + $frame[1]));
+            for ($look = 0; $look < 20; ++$look) {
+                $page = $this->driver->executeScript('return [innerWidth, innerHeight];');
+                if ($page === [$width, $height]) {
+                    return;
+                }
+                usleep(25_000);
+            }
+        }
+
+        throw new \RuntimeException("The page does not become $width by $height, it is ".implode(' by ', $page).'.');
     }
 
     public function go(string $path): self
