@@ -26,6 +26,9 @@ final readonly class Mutants
         Node\Expr\BinaryOp\BooleanOr::class => ['||', '&&'],
     ];
 
+    /** What is smaller only keeps rounding out: three times as much of it changes nothing, one does. */
+    private const ROUNDING = 1e-5;
+
     /** @return list<Mutant> in the order of the file */
     public static function of(string $path, string $code): array
     {
@@ -40,7 +43,7 @@ final readonly class Mutants
                 $node instanceof Node\Scalar\Float_ => [
                     $from,
                     $to,
-                    0.0 === $node->value ? '1.0' : '('.$here.' * 3.0)',
+                    $node->value < self::ROUNDING ? '1.0' : '('.$here.' * 3.0)',
                 ],
                 $node instanceof Node\Scalar\Int_ && $node->getStartLine() > 3 => [
                     $from,

@@ -9,17 +9,14 @@ use Rodrel\Core\Heat\ThermalWheel;
 use Rodrel\Core\Physics\Band;
 use Rodrel\Core\Physics\Circuit;
 use Rodrel\Core\Physics\CircuitBuilder;
-use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Physics\Friction;
 use Rodrel\Core\Physics\Joint;
 use Rodrel\Core\Physics\Program;
-use Rodrel\Core\Physics\Targets;
 use Rodrel\Core\Physics\VehicleRun;
 use Rodrel\Core\Physics\VehicleSimulator;
 use Rodrel\Core\Road\Road;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\Corner;
-use Rodrel\Core\Vocabulary\TargetAt;
 
 /** What several probes have in common: numbers read from the runs of simulated vehicles. One object per layout. */
 final class Instruments
@@ -67,6 +64,8 @@ final class Instruments
     private \WeakMap $fading;
 
     public readonly VehicleSimulator $simulator;
+    public readonly Plugs $plugs;
+    public readonly Programs $programs;
 
     public function __construct(
         public readonly Layout $layout,
@@ -75,6 +74,8 @@ final class Instruments
     ) {
         $this->fading = new \WeakMap();
         $this->simulator = new VehicleSimulator($layout, $tolerance);
+        $this->plugs = new Plugs($layout);
+        $this->programs = new Programs();
     }
 
     /** Effort at the tread above the layout's own, N, by hand. */
@@ -110,33 +111,6 @@ final class Instruments
         $pedal = $this->layout->pedal;
 
         return $pedal->ratio * (max(0.0, $pedal->freeMm - 10.0 * $start / $this->layout->masterAreaCm2()) + $slackMm);
-    }
-
-    /**
-     * Nothing passes a rung of the ladder: both master ports, the modulator's outlets, or the pipes' ends at the hoses.
-     */
-    public function plugs(string $at): Effects
-    {
-        $plugs = Effects::none();
-        $kind = match ($at) {
-            'master' => 'master-line',
-            'modulator' => 'pipe',
-            default => 'hose',
-        };
-        foreach (Targets::placesOf($kind, $this->layout) as $place) {
-            $target = TargetAt::of($kind, $place);
-            $plugs = $plugs
-                ->together(Effects::single($target, 'gf', 0.0))
-                ->together(Effects::single($target, 'gr', 0.0));
-        }
-        // where a piston stands before a press does not tell in a chamber that takes nothing
-        foreach ('master' === $at ? $this->layout->chambers : [] as $chamber) {
-            foreach (['rest', 'start'] as $parameter) {
-                $plugs = $plugs->with(Effects::single(TargetAt::of('chamber', $chamber->id), $parameter, 0.0));
-            }
-        }
-
-        return $plugs;
     }
 
     /** ln of the left front bleeder's stream over the right one's. */

@@ -43,6 +43,9 @@ final class Subject
     private array $runs = [];
     /** @var array<string, VehicleRun> by rung of the ladder that is plugged */
     private array $plugged = [];
+    private ?VehicleRun $pressed = null;
+    private ?VehicleRun $stopped = null;
+    private ?bool $traps = null;
     private ?ReservoirLedger $ledger = null;
     /** @var array<string, array<string, float>> kelvins over the air by drive and corner, before the heat adds drag */
     private array $excess = [];
@@ -113,12 +116,12 @@ final class Subject
 
     public function pressed(): VehicleRun
     {
-        return $this->run(Program::press());
+        return $this->pressed ??= $this->run($this->instruments->programs->press());
     }
 
     public function stopped(): VehicleRun
     {
-        return $this->run(Program::stop());
+        return $this->stopped ??= $this->run(Program::stop());
     }
 
     /** As it is after braking again and again: only a covered port makes a difference to the single press. */
@@ -183,7 +186,7 @@ final class Subject
     {
         $run = $this->plugged[$at] ??= $this->instruments->simulator->run(
             Program::hold(Program::FIRM_N, 30.0),
-            $this->effects->with($this->instruments->plugs($at)),
+            $this->instruments->plugs->in($at, $this->effects),
         );
         $play = $this->instruments->freePlayMm($run, $this->effect('pedal', null, 'slack', 0.0));
 
@@ -405,6 +408,11 @@ final class Subject
 
     /** Some circuit cannot give back what heat and quick releases add. */
     private function traps(): bool
+    {
+        return $this->traps ??= $this->hasShutPort();
+    }
+
+    private function hasShutPort(): bool
     {
         foreach ($this->pressed()->circuits as $circuit) {
             if (!$circuit->piston->portOpens()) {

@@ -38,9 +38,8 @@ final readonly class Booster
         private ?Start $start = null,
     ) {
         $this->perKpa = 0.1 * $layout->masterAreaCm2() * $boreShare ** 2;
-        $this->print = $stuckN.'/'.$stuckUntil.'/'.$vacuumKpa
-            .(null === $start ? '' : '/from '.$start->atS.' by '.$start->fillsS)
-            .(1.0 === $boreShare && 1.0 === $gainShare ? '' : '/'.$boreShare.'/'.$gainShare);
+        $this->print = pack('d*', $stuckN, $stuckUntil, $vacuumKpa, $boreShare, $gainShare)
+            .(null === $start ? '' : pack('d*', $start->atS, $start->fillsS));
     }
 
     /** F_rod = max(F_in + F_assist, F_stuck) in N; F_stuck only while there is vacuum. */

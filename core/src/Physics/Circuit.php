@@ -257,10 +257,11 @@ final class Circuit
         return ($this->bypassHard + $this->bypassLight * exp(-max(0.0, $kpa) / 500.0)) * $kpa;
     }
 
-    /** @return list<float> all that decides the pressure of a node */
-    public function nodeFigures(int $node): array
+    /** All that decides the pressure of a node, as it is stored: what has the same bytes behaves alike. */
+    public function nodePrint(int $node): string
     {
-        return [
+        return pack(
+            'd*',
             $this->forward[$node],
             $this->return[$node],
             $this->hold[$node],
@@ -273,16 +274,17 @@ final class Circuit
             $this->touchKpa[$node],
             $this->air[$node],
             $this->leak[$node],
-        ];
+        );
     }
 
     /** Circuits with the same one have the same pressures: what rubs at a wheel changes none. */
     public function hydraulicPrint(): string
     {
-        $nodes = array_map($this->nodeFigures(...), array_keys($this->names));
-        $piston = [...$this->piston->figures(), $this->piston->strokeMl];
-        $whole = [$this->parent, $nodes, $piston, $this->bypassHard, $this->bypassLight];
+        $whole = pack('n*', ...$this->parent).$this->piston->print().pack('d', $this->piston->strokeMl);
+        foreach (array_keys($this->names) as $node) {
+            $whole .= $this->nodePrint($node);
+        }
 
-        return hash('xxh128', serialize($whole));
+        return hash('xxh128', $whole.pack('d*', $this->bypassHard, $this->bypassLight), true);
     }
 }

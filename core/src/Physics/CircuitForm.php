@@ -27,11 +27,14 @@ final readonly class CircuitForm
         $corners = array_flip($circuit->wheelNode);
         for ($node = \count($circuit->names) - 1; $node >= 0; --$node) {
             usort($branches[$node], static fn (int $a, int $b): int => [$prints[$a], $a] <=> [$prints[$b], $b]);
-            $prints[$node] = hash('xxh128', serialize([
-                $circuit->nodeFigures($node),
-                isset($corners[$node]) ? $circuit->friction[$corners[$node]] : null,
-                array_map(static fn (int $branch): string => $prints[$branch], $branches[$node]),
-            ]));
+            $print = $circuit->nodePrint($node);
+            if (isset($corners[$node])) {
+                $print .= $circuit->friction[$corners[$node]]->print();
+            }
+            foreach ($branches[$node] as $branch) {
+                $print .= $prints[$branch];
+            }
+            $prints[$node] = hash('xxh128', $print, true);
             if ($node > 0) {
                 $branches[$circuit->parent[$node]][] = $node;
             }
@@ -42,9 +45,9 @@ final readonly class CircuitForm
             $order[] = $node = array_pop($waiting);
             array_push($waiting, ...array_reverse($branches[$node]));
         }
-        $whole = [$prints[0], $circuit->piston->figures(), $circuit->bypassHard, $circuit->bypassLight];
+        $whole = $prints[0].$circuit->piston->print().pack('d*', $circuit->bypassHard, $circuit->bypassLight);
 
-        return new self(hash('xxh128', serialize($whole)), $order, $corners);
+        return new self(hash('xxh128', $whole, true), $order, $corners);
     }
 
     /** Where a node stands among circuits of this form. */

@@ -36,6 +36,11 @@ final readonly class Effects
         $this->changed = $changed;
     }
 
+    public function isNone(): bool
+    {
+        return [] === $this->overrides;
+    }
+
     public static function none(): self
     {
         return new self();
@@ -103,6 +108,36 @@ final readonly class Effects
     public function has(string $parameter): bool
     {
         return isset($this->changed[$parameter]);
+    }
+
+    /**
+     * What is not at one of these places: nowhere in particular, or somewhere else.
+     *
+     * @param array<string, mixed> $places by id
+     */
+    public function awayFrom(array $places): self
+    {
+        $away = array_filter(
+            $this->overrides,
+            static fn (string $target): bool => !isset($places[TargetAt::pattern($target)[1] ?? '']),
+            \ARRAY_FILTER_USE_KEY,
+        );
+
+        return \count($away) === \count($this->overrides) ? $this : new self($away);
+    }
+
+    /**
+     * The same but for what is changed at targets of these kinds.
+     *
+     * @param list<string> $kinds
+     */
+    public function without(array $kinds): self
+    {
+        return new self(array_filter(
+            $this->overrides,
+            static fn (string $target): bool => !\in_array(TargetAt::pattern($target)[0], $kinds, true),
+            \ARRAY_FILTER_USE_KEY,
+        ));
     }
 
     /** The same with one parameter scaled wherever it is changed. */

@@ -23,6 +23,23 @@ final readonly class Friction
     ) {
     }
 
+    /** All of it, as it is stored. */
+    public function print(): string
+    {
+        return pack(
+            'd*',
+            $this->areaCm2,
+            $this->springN,
+            $this->band->applyN,
+            $this->band->holdN,
+            $this->band->pinsN,
+            $this->rubbing->disc,
+            $this->rubbing->friction,
+            $this->rubbing->radiusM,
+            $this->rubbing->extraDragNm,
+        );
+    }
+
     /** N ← max(0, min(max(N, F − F_apply), F + F_hold)) with F = 0.1 p A − F_spring. */
     public function inner(float $before, float $kpa): float
     {

@@ -35,9 +35,9 @@ final readonly class Piston
         return $this->restMl <= 0.0 && $this->startMl <= 0.0 && $this->portMlPerSKpa > 0.0;
     }
 
-    /** @return list<float> what it does short of its bottom, without its name */
-    public function figures(): array
+    /** What it does short of its bottom, without its name. */
+    public function print(): string
     {
-        return [$this->restMl, $this->startMl, $this->returnMlPerS, $this->portMlPerSKpa];
+        return pack('d*', $this->restMl, $this->startMl, $this->returnMlPerS, $this->portMlPerSKpa);
     }
 }

@@ -52,7 +52,7 @@ final readonly class Program
     private const WORDS = 4.0;
     /** The foot comes on in so many seconds, and a press is mostly held for so many. */
     private const ON_S = 0.4;
-    private const HELD_S = 3.0;
+    public const HELD_S = 3.0;
 
     /**
      * @param non-empty-list<float> $sampleAt seconds, rising

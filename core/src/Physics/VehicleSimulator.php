@@ -34,8 +34,10 @@ final class VehicleSimulator
     private array $traced = [];
     /** @var array<string, list<CircuitState>> the same where a fault changes the hydraulics too; the latest only */
     private array $rubbed = [];
-    /** @var array<string, string> hydraulic print of each sound circuit */
-    private array $soundPrint = [];
+    /** @var array<string, array{Circuit, CircuitForm, string}> each sound circuit, by chamber */
+    private array $sound = [];
+    /** @var array<string, array<string, true>> by chamber: the places of which nothing is in its circuit */
+    private array $elsewhere = [];
     /** @var \WeakMap<Effects, array<string, array{Circuit, CircuitForm, string}>> by chamber */
     private \WeakMap $built;
     private int $simulations = 0;
@@ -204,17 +206,51 @@ final class VehicleSimulator
             : array_map(static fn (CircuitState $state): CircuitState => $form->told($state, $of), $states);
     }
 
-    /** @return array{Circuit, CircuitForm, string} with its hydraulic print; every program of a vehicle runs on it */
+    /**
+     * The circuit with its hydraulic print; every program of a vehicle runs on it, and every vehicle whose faults lie
+     * in the other circuit.
+     *
+     * @return array{Circuit, CircuitForm, string}
+     */
     private function built(Chamber $chamber, Effects $effects): array
     {
         $of = $this->built[$effects] ?? [];
         if (!isset($of[$chamber->id])) {
-            $circuit = $this->builder->build($chamber, $effects);
-            $of[$chamber->id] = [$circuit, CircuitForm::of($circuit), $circuit->hydraulicPrint()];
+            $here = $effects->awayFrom($this->elsewhere[$chamber->id] ??= $this->elsewhere($chamber));
+            $of[$chamber->id] = $here->isNone()
+                ? $this->sound[$chamber->id] ??= $this->anew($chamber, $here)
+                : $this->anew($chamber, $here);
             $this->built[$effects] = $of;
         }
 
         return $of[$chamber->id];
+    }
+
+    /** @return array{Circuit, CircuitForm, string} */
+    private function anew(Chamber $chamber, Effects $effects): array
+    {
+        $circuit = $this->builder->build($chamber, $effects);
+
+        return [$circuit, CircuitForm::of($circuit), $circuit->hydraulicPrint()];
+    }
+
+    /** @return array<string, true> the places of which nothing is in this chamber's circuit */
+    private function elsewhere(Chamber $chamber): array
+    {
+        $here = $there = [];
+        foreach ($this->layout->chambers as $other) {
+            $places = [$other->id => true];
+            foreach ($other->wheels as $corner) {
+                $places += [$corner->value => true, $this->layout->hoseOf($corner)->id => true];
+            }
+            if ($other->id === $chamber->id) {
+                $here = $places;
+            } else {
+                $there += $places;
+            }
+        }
+
+        return array_diff_key($there, $here);
     }
 
     /** The booster of a program: its vacuum, and how long a stuck valve holds on; one that loses its vacuum lets go. */
@@ -237,9 +273,7 @@ final class VehicleSimulator
 
     private function isSound(Chamber $chamber, string $print): bool
     {
-        $this->soundPrint[$chamber->id] ??= $this->builder->build($chamber, Effects::none())->hydraulicPrint();
-
-        return $print === $this->soundPrint[$chamber->id];
+        return $print === ($this->sound[$chamber->id] ??= $this->anew($chamber, Effects::none()))[2];
     }
 
     /**

@@ -97,7 +97,7 @@ final readonly class FaultParts
             $n = $next[$part]++;
             $at = $row['index'][$n] ?? -1;
             if (null !== $row && $at >= 0) {
-                $print = FaultSignature::print($row['table'][$at]);
+                $print = Figures::print($row['table'][$at]);
                 if (!isset($known[$print])) {
                     $known[$print] = \count($table);
                     $table[] = $row['table'][$at];

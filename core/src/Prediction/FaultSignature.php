@@ -51,16 +51,4 @@ final readonly class FaultSignature
             (int) $shape->number('simulations'),
         );
     }
-
-    /**
-     * Predictions that agree to five figures are one.
-     *
-     * @internal
-     *
-     * @param list<float> $chances
-     */
-    public static function print(array $chances): string
-    {
-        return implode(' ', array_map(static fn (float $p): string => \sprintf('%.5g', $p), $chances));
-    }
 }

@@ -60,7 +60,7 @@ final class Prediction
                 $seen = $row->observer->see($this->sound, Asked::of($check, $place, $row), null);
                 $chances[$key] = $this->rounded($row->observer->wording->withBlunder($seen->chances));
                 if (null !== $seen->median) {
-                    $medians[$key] = $this->six($seen->median);
+                    $medians[$key] = Figures::kept($seen->median);
                 }
             }
             $this->soundSignature = new SoundSignature($this->keys->sound($this->layout), $chances, $medians);
@@ -171,7 +171,7 @@ final class Prediction
         array $soundChances,
     ): ?array {
         $table = $index = $medians = [];
-        $known = [FaultSignature::print($soundChances) => -1];
+        $known = [Figures::print($soundChances) => -1];
         $differs = false;
         $before = $print = null;
         $asked = Asked::of($check, $place, $row);
@@ -180,7 +180,7 @@ final class Prediction
             if (null === $print || $seen->chances !== $before) {
                 $before = $seen->chances;
                 $chances = $this->rounded($row->observer->wording->withBlunder($before));
-                $print = FaultSignature::print($chances);
+                $print = Figures::print($chances);
                 if (!isset($known[$print])) {
                     $known[$print] = \count($table);
                     $table[] = $chances;
@@ -188,7 +188,7 @@ final class Prediction
             }
             $index[] = $known[$print];
             if (null !== $seen->median) {
-                $medians[] = $this->six($seen->median);
+                $medians[] = Figures::kept($seen->median);
             }
             $differs = $differs || -1 !== $known[$print] || [] !== $medians;
         }
@@ -221,11 +221,6 @@ final class Prediction
      */
     private function rounded(array $chances): array
     {
-        return array_map($this->six(...), $chances);
-    }
-
-    private function six(float $number): float
-    {
-        return (float) \sprintf('%.6g', $number);
+        return array_map(Figures::kept(...), $chances);
     }
 }

@@ -147,13 +147,13 @@ final readonly class Signature
     private static function joined(string $rowKey, SoundSignature $sound, array $faults): array
     {
         $table = [$sound->chances[$rowKey]];
-        $known = [self::print($table[0]) => 0];
+        $known = [Figures::print($table[0]) => 0];
         $index = $medians = [];
         foreach ($faults as $fault) {
             $row = $fault->rows[$rowKey] ?? null;
             $map = [-1 => 0];
             foreach ($row['table'] ?? [] as $n => $chances) {
-                $print = self::print($chances);
+                $print = Figures::print($chances);
                 if (!isset($known[$print])) {
                     $known[$print] = \count($table);
                     $table[] = $chances;
@@ -167,11 +167,5 @@ final readonly class Signature
         }
 
         return ['table' => $table, 'index' => $index] + ([] === $medians ? [] : ['medians' => $medians]);
-    }
-
-    /** @param list<float> $chances */
-    private static function print(array $chances): string
-    {
-        return implode(' ', array_map(static fn (float $p): string => \sprintf('%.5g', $p), $chances));
     }
 }

@@ -71,30 +71,6 @@ final class InstrumentsTest extends TestCase
         self::assertEqualsWithDelta(1.2, $play(['chamber@primary' => ['start' => 1.0]], 0.3), 1e-9, 'no play is left');
     }
 
-    /** A plug lets nothing by either way; with both master ports plugged a piston has no start of its own. */
-    public function testPlugs(): void
-    {
-        $none = ['gf' => 0.0, 'gr' => 0.0];
-        self::assertEquals(
-            ['pipe@lf' => $none, 'pipe@rf' => $none, 'pipe@lr' => $none, 'pipe@rr' => $none],
-            $this->instruments->plugs('modulator')->all(),
-        );
-        self::assertEquals(
-            ['hose@lf' => $none, 'hose@rf' => $none, 'hose@lr' => $none, 'hose@rr' => $none],
-            $this->instruments->plugs('hoses')->all(),
-        );
-        $home = ['rest' => 0.0, 'start' => 0.0];
-        self::assertEquals(
-            [
-                'master-line@primary' => $none,
-                'master-line@secondary' => $none,
-                'chamber@primary' => $home,
-                'chamber@secondary' => $home,
-            ],
-            $this->instruments->plugs('master')->all(),
-        );
-    }
-
     /**
      * 5.15 kPa of head over 1/(1 + 0.05) past cup and port, 1/1 at the opened joint, 1/0.8 twice, 1/0.2, 1/0.4 and
      * 1/0.15 of the hose: 18.619 kPa·s/mL. A piston off its stop covers the port: 18.667. A shut hose lets nothing run.

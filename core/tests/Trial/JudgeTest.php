@@ -5,25 +5,16 @@ declare(strict_types=1);
 namespace Rodrel\Core\Tests\Trial;
 
 use PHPUnit\Framework\TestCase;
-use Rodrel\Core\Check\Instruments;
-use Rodrel\Core\Check\Subject;
-use Rodrel\Core\Fault\Particle;
-use Rodrel\Core\Fault\Particles;
 use Rodrel\Core\Isolation\Costs;
 use Rodrel\Core\Isolation\Verdict;
-use Rodrel\Core\Log\Payload\Arrival;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Trial\Advised;
-use Rodrel\Core\Trial\Hand;
 use Rodrel\Core\Trial\Luck;
 use Rodrel\Core\Trial\Play;
 use Rodrel\Core\Trial\Policy;
 use Rodrel\Core\Trial\Result;
 use Rodrel\Core\Trial\Tally;
-use Rodrel\Core\Trial\TrueVehicle;
-use Rodrel\Core\Trial\Visit;
 use Rodrel\Core\Vocabulary\CheckAt;
-use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\GroupAt;
 
 /** What the benchmark counts, and that it counts what it says. */
@@ -83,7 +74,7 @@ final class JudgeTest extends TestCase
     /** A piston stuck out holds its wheel: that is seen, to drive it is unsafe, and its own repair alone cures it. */
     public function testAVehicleAnswersForItsFault(): void
     {
-        $vehicle = $this->vehicle('piston.stuck-out');
+        $vehicle = Trials::vehicle('piston.stuck-out');
         $spin = CheckAt::parse('spin@vehicle');
         self::assertSame($vehicle->answer($spin), $vehicle->answer($spin), 'asked again at once it is the same');
         self::assertSame('will-not-turn', $vehicle->answer($spin)['lf']);
@@ -122,7 +113,7 @@ final class JudgeTest extends TestCase
         $settings = World::settings();
         $look = World::catalogue()->checks->of(CheckAt::parse('look@vehicle'))->demand->minutes;
         self::assertEqualsWithDelta(60 * $look, $result['minutes'], 2.0, 'and a way of some steps');
-        [$cure] = $this->vehicle('piston.stuck-out')->cures();
+        [$cure] = Trials::vehicle('piston.stuck-out')->cures();
         $repair = Costs::ofGroup(World::catalogue()->repairs, $settings, $cure);
         $rate = $settings->labour->rateCentsPerMinute;
         self::assertEqualsWithDelta(
@@ -140,7 +131,7 @@ final class JudgeTest extends TestCase
     {
         $settings = World::settings();
         $hose = Costs::ofGroup(World::catalogue()->repairs, $settings, GroupAt::parse('hose@lf'));
-        $play = $this->play('hose.one-way');
+        $play = Trials::play('hose.one-way');
         $result = Result::of(new Advised(), $play, World::catalogue()->repairs, static fn (): float => 0.0)->toArray();
         self::assertSame(['hose@lf', true, true], [$result['signed'], $result['right'], $result['mode']]);
         self::assertSame([0, 0, 0, false], [
@@ -157,11 +148,11 @@ final class JudgeTest extends TestCase
             1e-6,
         );
         // from arrival the driver's own words are on the log before any check
-        self::assertSame(['drags-lf'], $this->play('hose.one-way')->state()->situation->complaints(
+        self::assertSame(['drags-lf'], Trials::play('hose.one-way')->state()->situation->complaints(
             World::catalogue()->checks,
         ));
         // a raised check on the ground: a minute's walk, four up, two for the helper, and what spinning takes itself
-        $play = $this->play('hose.one-way');
+        $play = Trials::play('hose.one-way');
         $spin = CheckAt::parse('spin@vehicle');
         $play->make($spin);
         $itself = World::catalogue()->checks->of($spin)->demand->minutes;
@@ -194,36 +185,6 @@ final class JudgeTest extends TestCase
         };
         $repairs = World::catalogue()->repairs;
 
-        return Result::of($policy, $this->play($fault), $repairs, static fn (): float => 0.0)->toArray();
-    }
-
-    private function play(string $fault): Play
-    {
-        return new Play(
-            World::catalogue(),
-            World::layout(),
-            World::sound('medium-car'),
-            World::field('medium-car'),
-            $this->vehicle($fault),
-        );
-    }
-
-    /** The catalogue's own medium car with the worst of a fault at the left front wheel, read without slips. */
-    private function vehicle(string $fault): TrueVehicle
-    {
-        $catalogue = World::catalogue();
-        $there = array_filter(
-            Particles::ofFault($catalogue->faults->of($fault), World::layout()),
-            static fn (Particle $particle): bool => Corner::LeftFront === $particle->place->corner(),
-        );
-        $sane = Subject::sane(new Instruments(World::layout()), $catalogue->checks, $catalogue->complaints);
-
-        return new TrueVehicle(
-            'medium-car',
-            [end($there)],
-            $sane,
-            new Hand($catalogue->checks, 0.0, 5),
-            new Visit(new Arrival(), [], World::settings(), new \DateTimeImmutable('2026-03-02 08:00:00')),
-        );
+        return Result::of($policy, Trials::play($fault), $repairs, static fn (): float => 0.0)->toArray();
     }
 }

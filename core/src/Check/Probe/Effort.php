@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rodrel\Core\Check\Probe;
 
 use Rodrel\Core\Check\Asked;
+use Rodrel\Core\Check\Programs;
 use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Physics\Program;
 
@@ -33,12 +34,12 @@ final readonly class Effort implements Probe
 
     public function programs(Asked $asked): array
     {
-        return [$this->program($asked)];
+        return [$this->program(new Programs(), $asked)];
     }
 
     public function read(Subject $subject, Asked $asked): float
     {
-        $program = $this->program($asked);
+        $program = $this->program($subject->instruments->programs, $asked);
         $sample = self::isLate($asked) ? Program::AFTER_17_S : Program::AFTER_4_S;
 
         return $subject->instruments->effortN(
@@ -49,11 +50,11 @@ final readonly class Effort implements Probe
         );
     }
 
-    private function program(Asked $asked): Program
+    private function program(Programs $programs, Asked $asked): Program
     {
         return self::isLate($asked)
-            ? Program::press($asked->footN, $asked->holdS)
-            : Program::pressFor($asked->footN, $asked->holdS);
+            ? $programs->press($asked->footN, $asked->holdS)
+            : $programs->pressFor($asked->footN, $asked->holdS);
     }
 
     private static function isLate(Asked $asked): bool

@@ -29,7 +29,7 @@ final readonly class WorstEffort extends Plain
     public function programs(Asked $asked): array
     {
         return match ($asked->with->word('assist')) {
-            'none' => [Program::pressEngineOff(200.0)],
+            'none' => [Program::pressEngineOff(Program::FIRM_OFF_N)],
             'hand-pump' => [Program::handPump(), Program::press()],
             default => [Program::press()],
         };
@@ -37,11 +37,13 @@ final readonly class WorstEffort extends Plain
 
     public function read(Subject $subject, Asked $asked): float
     {
+        $programs = $subject->instruments->programs;
+
         return $subject->worstEffortN(match ($asked->with->word('assist')) {
-            'none' => Program::pressEngineOff(200.0),
+            'none' => $programs->pressEngineOff(),
             // a hand pump makes a difference only where the booster itself holds on
-            'hand-pump' => $subject->boosterHolds() ? Program::handPump() : Program::press(),
-            default => Program::press(),
+            'hand-pump' => $subject->boosterHolds() ? $programs->handPump() : $programs->press(),
+            default => $programs->press(),
         });
     }
 }
