@@ -6,8 +6,12 @@ namespace Rodrel\Core\Tests\Fault;
 
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Fault\Damage;
+use Rodrel\Core\Fault\EffectRule;
+use Rodrel\Core\Fault\Odds;
 use Rodrel\Core\Mistakes;
 use Rodrel\Core\Shape;
+use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vocabulary\Place;
 
 /** Severities of a fault, by hand. */
 final class DamageTest extends TestCase
@@ -45,5 +49,42 @@ final class DamageTest extends TestCase
         self::assertCount(1, $wrong([1, 2], [-1, 3]));
         self::assertCount(1, $wrong([1, 1], [1, 3]), 'one that stands there twice');
         self::assertCount(1, $wrong([1, 2], [1]));
+    }
+
+    /** A number may be whole or not, or severities of the fault multiplied; its target and parameter must be there. */
+    public function testWhatAnEffectMayBe(): void
+    {
+        $wrong = static function (string $target, string $parameter, mixed $value): int {
+            $mistakes = new Mistakes();
+            EffectRule::fromShape($target, new Shape([$parameter => $value], '', $mistakes), ['gap', 'share']);
+
+            return \count($mistakes->all());
+        };
+        foreach ([0, 0.5, 'gap', 'gap*share'] as $value) {
+            self::assertSame(0, $wrong('wheel@{place}', 'air', $value));
+        }
+        foreach (['depth', 'gap*depth', true, null, []] as $value) {
+            self::assertSame(1, $wrong('wheel@{place}', 'air', $value));
+        }
+        self::assertSame(1, $wrong('wheel@{place}', 'gf', 1.0), 'a wheel lets nothing through');
+        self::assertSame(0, $wrong('booster', 'stuck', 1.0));
+        self::assertSame(0, $wrong('chamber@*', 'port', 1.0));
+        self::assertGreaterThan(0, $wrong('bumper@{place}', 'air', 1.0));
+        self::assertGreaterThan(0, $wrong('wheel@lf', 'air', 1.0), 'a rule is for every place');
+    }
+
+    /** Rust and slack come to drums by their own share: where all wheels of a place are drums, and only there. */
+    public function testOddsAtDrums(): void
+    {
+        $odds = Odds::fromShape(new Shape(['weight' => 0.4, 'ages_with' => '', 'at_drums' => 0.25]));
+        $at = static fn (string $place, string $preset = 'medium-car'): float => $odds->weightAt(
+            Place::of($place),
+            World::layout($preset),
+        );
+        self::assertSame([0.4, 0.1], [$at('lf'), $at('lr')]);
+        self::assertSame([0.4, 0.1], [$at('front'), $at('rear')]);
+        self::assertSame(0.4, $at('vehicle'), 'discs in front');
+        self::assertSame(0.1, $at('vehicle', 'all-drum-single'));
+        self::assertSame(0.4, $at('primary', 'all-drum-single'), 'a chamber is no wheel');
     }
 }

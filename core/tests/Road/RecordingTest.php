@@ -66,6 +66,24 @@ final class RecordingTest extends TestCase
         self::assertNotContains('weak-or-none', WheelSpeeds::of($recording, 0.3)->words());
     }
 
+    /** Nobody turns four wheels alike: which was turned when counts, not how fast or for how long. */
+    public function testWheelsTurnedUnevenlyAreNotCrossed(): void
+    {
+        $while = static fn (float $from, float $to, float $kmh): \Closure => static fn (float $t): float => $t >= $from && $t < $to ? $kmh : 0.0;
+        $recording = $this->recorded(
+            8.0,
+            0.05,
+            [
+                'lf' => $while(0.0, 3.0, 12.0),
+                'rf' => $while(3.0, 4.0, 3.0),
+                'lr' => $while(4.0, 7.0, 9.0),
+                'rr' => $while(7.0, 7.5, 4.0),
+            ],
+            "# turned=lf,rf,lr,rr\n",
+        );
+        self::assertSame([], WheelSpeeds::of($recording, 0.3)->crossed());
+    }
+
     public function testACommaAsPointAndNotesAreRead(): void
     {
         $csv = "# speed_kmh=2,5\n\ntime_s;lf\n";

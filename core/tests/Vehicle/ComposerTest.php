@@ -52,6 +52,30 @@ final class ComposerTest extends TestCase
         self::assertSame(['vehicle'], $in(Places::EngineVacuum, 'medium-car'));
         self::assertSame(['vehicle'], $in(Places::Split, 'medium-car'));
         self::assertSame([], $in(Places::Split, 'line-booster'), 'one chamber');
+        self::assertSame(['rear'], $in(Places::RearValve, 'heavy-van'));
+        self::assertSame(['rear'], $in(Places::LoadValve, 'heavy-van'));
+        self::assertSame(['rear'], $in(Places::RearValve, 'old-saloon'));
+        self::assertSame([], $in(Places::LoadValve, 'old-saloon'), 'its valve does not feel the load');
+        self::assertSame([], $in(Places::RearValve, 'medium-car'), 'its anti-lock unit does that');
+        self::assertSame(['primary'], $in(Places::ResidualCircuit, 'all-drum-single'));
+        self::assertSame([], $in(Places::ResidualCircuit, 'medium-car'));
+        self::assertSame([], $in(Places::Assist, 'all-drum-single'));
+        self::assertSame([], $in(Places::Assist, 'unit-saloon'), 'stored pressure, no vacuum');
+        self::assertSame(['vehicle'], $in(Places::Unit, 'unit-saloon'));
+        self::assertSame([], $in(Places::Unit, 'medium-car'));
+        self::assertSame(['front'], $in(Places::DiscAxle, 'medium-car'));
+        self::assertSame(['front', 'rear'], $in(Places::DiscAxle, 'small-hatch'));
+        self::assertSame([], $in(Places::DiscAxle, 'all-drum-single'));
+        self::assertSame(['lr', 'rr'], $in(Places::Drum, 'medium-car'));
+        self::assertSame(['lr', 'rr'], $in(Places::Hat, 'front-rear-discs'));
+        self::assertSame([], $in(Places::Hat, 'small-hatch'), 'its rear pistons are wound');
+        self::assertSame(['lr', 'rr'], $in(Places::BuiltIn, 'small-hatch'));
+        self::assertSame([], $in(Places::BuiltIn, 'front-rear-discs'));
+        self::assertSame(['lf', 'rf'], $in(Places::StraightPiston, 'small-hatch'));
+        self::assertSame([], $in(Places::ElectricParking, 'small-hatch'));
+        self::assertSame(['lr', 'rr'], $in(Places::ElectricParking, 'petrol-turbo'));
+        self::assertSame([], $in(Places::ParkingCable, 'petrol-turbo'), 'motors, no cable');
+        self::assertSame(['lf', 'rf', 'rear'], $in(Places::Hose, 'solid-axle-4x4'), 'one hose to the solid axle');
         foreach (['engine-vacuum' => 65.0, 'electric-pump' => 80.0] as $assist => $kpa) {
             $made = Composer::compose(['assist' => $assist] + self::CAR);
             self::assertSame([$kpa, 'electric-pump' === $assist], [
