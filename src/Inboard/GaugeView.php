@@ -88,7 +88,7 @@ final readonly class GaugeView
             }
         }
 
-        return $plot;
+        return $plot->apart();
     }
 
     /**

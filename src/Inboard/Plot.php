@@ -10,11 +10,11 @@ namespace App\Inboard;
 final class Plot
 {
     public const WIDTH = 780;
-    public const HEIGHT = 420;
+    public const HEIGHT = 428;
     private const LEFT = 66;
     private const RIGHT = 24;
     private const TOP = 34;
-    private const BOTTOM = 54;
+    private const BOTTOM = 62;
     /** A name stands so far above its line, and takes so much. */
     private const ABOVE = 14.0;
     private const NAME = 26.0;
@@ -126,6 +126,12 @@ final class Plot
             $free = max($free, $this->lines[$n]['y'] - self::ABOVE);
             $this->lines[$n]['named'] = $free;
             $free += self::NAME;
+        }
+        // none below the axis, where its ticks are
+        $lowest = (float) (self::HEIGHT - self::BOTTOM) - self::ABOVE;
+        foreach (array_reverse($order) as $n) {
+            $this->lines[$n]['named'] = min($lowest, $this->lines[$n]['named'] ?? $lowest);
+            $lowest = $this->lines[$n]['named'] - self::NAME;
         }
 
         return $this;
