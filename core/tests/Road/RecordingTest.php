@@ -69,7 +69,9 @@ final class RecordingTest extends TestCase
     /** Nobody turns four wheels alike: which was turned when counts, not how fast or for how long. */
     public function testWheelsTurnedUnevenlyAreNotCrossed(): void
     {
-        $while = static fn (float $from, float $to, float $kmh): \Closure => static fn (float $t): float => $t >= $from && $t < $to ? $kmh : 0.0;
+        $while = static fn (float $a, float $b, float $v): \Closure => static fn (float $t): float => $t >= $a && $t < $b
+            ? $v
+            : 0.0;
         $recording = $this->recorded(
             8.0,
             0.05,

@@ -85,7 +85,7 @@ final class PlayTest extends TestCase
         }
     }
 
-    /** The driver named the left front wheel; once a wheel is held it is about that one. What is no wheel's always is. */
+    /** He named the left front wheel; once a wheel is held it is about that one. What is no wheel's always is. */
     public function testWhatItIsAbout(): void
     {
         $about = static fn (Play $play): array => array_values(array_filter(
