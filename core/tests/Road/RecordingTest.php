@@ -69,17 +69,14 @@ final class RecordingTest extends TestCase
     /** Nobody turns four wheels alike: which was turned when counts, not how fast or for how long. */
     public function testWheelsTurnedUnevenlyAreNotCrossed(): void
     {
-        $while = static fn (float $a, float $b, float $v): \Closure => static fn (float $t): float => $t >= $a && $t < $b
-            ? $v
-            : 0.0;
         $recording = $this->recorded(
             8.0,
             0.05,
             [
-                'lf' => $while(0.0, 3.0, 12.0),
-                'rf' => $while(3.0, 4.0, 3.0),
-                'lr' => $while(4.0, 7.0, 9.0),
-                'rr' => $while(7.0, 7.5, 4.0),
+                'lf' => self::turned(0.0, 3.0, 12.0),
+                'rf' => self::turned(3.0, 4.0, 3.0),
+                'lr' => self::turned(4.0, 7.0, 9.0),
+                'rr' => self::turned(7.0, 7.5, 4.0),
             ],
             "# turned=lf,rf,lr,rr\n",
         );
@@ -248,5 +245,11 @@ final class RecordingTest extends TestCase
         }
 
         return Recording::fromCsv($csv);
+    }
+
+    /** A wheel that is turned for a while, km/h. */
+    private static function turned(float $from, float $to, float $kmh): \Closure
+    {
+        return static fn (float $t): float => $t >= $from && $t < $to ? $kmh : 0.0;
     }
 }
