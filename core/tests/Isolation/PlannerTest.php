@@ -234,6 +234,16 @@ final class PlannerTest extends TestCase
         self::assertSame(['cool'], $ids(new Situation(new CarState(Lift::Raised, true, false, false), [])));
         self::assertSame([], $ids(new Situation(new CarState(Lift::Raised, true, false, true), [])));
 
+        // the strokes before the first start: whoever drove in has started it
+        $cold = fn (bool $drivenIn): array => array_map(
+            static fn ($gate): string => $gate->id,
+            $this->closedFor('strokes-cold@vehicle', new Situation(new CarState(Lift::Ground, drivenIn: $drivenIn), [])),
+        );
+        self::assertSame([[], ['unstarted']], [$cold(false), $cold(true)]);
+        $tools = Gate::ofTools(['scan-tool', 'chalk']);
+        self::assertSame(['scan-tool', 'chalk'], $tools->tools());
+        self::assertTrue($tools->overridable, 'somebody may have borrowed one');
+
         $at = new \DateTimeImmutable('2026-03-01');
         $good = [
             new Reading(

@@ -119,4 +119,48 @@ final class FormulasTest extends TestCase
         ]);
         self::assertSame($prints, array_unique($prints));
     }
+
+    /** All that fluid feels tells two circuits apart; what only rubs tells their forms apart, and no pressure. */
+    public function testWhatTellsCircuitsApart(): void
+    {
+        $layout = World::layout('heavy-van');
+        $builder = new CircuitBuilder($layout);
+        $prints = static function (array $effects) use ($builder, $layout): array {
+            $circuit = $builder->build($layout->chambers[0], new Effects($effects));
+
+            return [CircuitForm::of($circuit)->print, $circuit->hydraulicPrint()];
+        };
+        $wheel = $layout->chambers[0]->wheels[0];
+        $chamber = $layout->chambers[0]->id;
+        [$form, $hydraulic] = $prints([]);
+        $felt = [
+            "wheel@$wheel->value" => ['stiffness' => 1e-3, 'air' => 1.0, 'leak' => 1e-4, 'extra_clearance' => 0.5],
+            "hose@$wheel->value" => ['gf' => 1e-3, 'gr' => 1e-3, 'hold' => 50.0],
+            "pipe@$wheel->value" => ['gf' => 1e-3, 'gr' => 1e-3],
+            "hose-top@$wheel->value" => ['stiffness' => 1e-4, 'leak' => 1e-4],
+            "brake@$wheel->value" => $layout->brake($wheel)->disc ? [] : ['spring' => 20.0],
+            "chamber@$chamber" => array_fill_keys(['rest', 'start', 'bypass_hard', 'bypass_light', 'air'], 0.1)
+                + ['port' => 1e-3],
+            'master' => ['bore_share' => 1.1],
+            'fluid' => ['flow' => 0.5],
+        ];
+        foreach ($felt as $target => $parameters) {
+            foreach ($parameters as $parameter => $value) {
+                $changed = $prints([$target => [$parameter => $value]]);
+                self::assertNotSame($form, $changed[0], "$target $parameter");
+                self::assertNotSame($hydraulic, $changed[1], "$target $parameter");
+            }
+        }
+        foreach (['apply', 'hold', 'bracket', 'pins', 'friction', 'extra_drag'] as $parameter) {
+            $changed = $prints(["brake@$wheel->value" => [$parameter => 0.2]]);
+            self::assertNotSame($form, $changed[0], $parameter);
+            self::assertSame($hydraulic, $changed[1], $parameter);
+        }
+        // pads that jam in their bracket resist both ways, over what a sound brake does
+        $jammed = $builder->build($layout->chambers[0], new Effects(["brake@$wheel->value" => ['bracket' => 100.0]]));
+        self::assertSame(
+            [115.0, 115.0],
+            [$jammed->friction[$wheel->value]->band->applyN, $jammed->friction[$wheel->value]->band->holdN],
+        );
+    }
 }

@@ -56,6 +56,19 @@ final class MeasuredTest extends TestCase
     }
 
     /** Of what was typed no more is said back than fits a line. */
+    /** Nothing is emptier than empty or colder than cold; a difference may go either way. */
+    public function testWhatCannotBeLess(): void
+    {
+        self::assertSame(-101.325, Quantity::Pressure->floor());
+        self::assertSame(-273.15, Quantity::Temperature->floor());
+        self::assertSame(-\INF, Quantity::TemperatureDifference->floor());
+        self::assertSame([0.0, 0.0, 0.0], [
+            Quantity::Force->floor(),
+            Quantity::Volume->floor(),
+            Quantity::Time->floor(),
+        ]);
+    }
+
     public function testALongTextIsCut(): void
     {
         foreach (['measure.not-a-number' => '', 'measure.impossible' => '1'] as $key => $begins) {

@@ -73,6 +73,7 @@ final class DrawTest extends TestCase
                 $above += (int) ($is > $nearest * (1.0 + 1e-9));
                 $below += (int) ($is < $nearest * (1.0 - 1e-9));
             }
+            self::assertSame(1.0, $particle->weight);
             self::assertEquals(
                 $particle->fault->damage->effectsAt($particle->place, $particle->severity, World::layout())->all(),
                 $particle->effects->all(),
