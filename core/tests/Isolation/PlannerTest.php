@@ -235,9 +235,9 @@ final class PlannerTest extends TestCase
         self::assertSame([], $ids(new Situation(new CarState(Lift::Raised, true, false, true), [])));
 
         // the strokes before the first start: whoever drove in has started it
-        $cold = fn (bool $drivenIn): array => array_map(
+        $cold = fn (bool $in): array => array_map(
             static fn ($gate): string => $gate->id,
-            $this->closedFor('strokes-cold@vehicle', new Situation(new CarState(Lift::Ground, drivenIn: $drivenIn), [])),
+            $this->closedFor('strokes-cold@vehicle', new Situation(new CarState(Lift::Ground, drivenIn: $in), [])),
         );
         self::assertSame([[], ['unstarted']], [$cold(false), $cold(true)]);
         $tools = Gate::ofTools(['scan-tool', 'chalk']);
