@@ -35,6 +35,20 @@ use Rodrel\Core\Vocabulary\CheckAt;
 /** The catalogue as shipped, its presets, and a way to watch them brake. */
 final class World
 {
+    /** What the settings of a shop come to in tests. */
+    public const SHOP = [
+        'rate_cents_per_hour' => 6000,
+        'fluid_cents_per_litre' => 1000,
+        'threshold' => 0.9,
+        'second_fault' => 0.15,
+        'second_fault_after_repair' => 0.4,
+        'raise_minutes' => 4,
+        'wheels_off_minutes' => 6,
+        'bleed_minutes' => 12,
+        'confirm_above_cents' => 8000,
+        'comeback_cents' => 0,
+    ];
+
     private static ?Catalogue $catalogue = null;
     /** @var array<string, array{Field, SoundSignature}> */
     private static array $predicted = [];
@@ -181,19 +195,7 @@ final class World
     {
         return Settings::fromShape(
             new Shape(
-                $more + [
-                    'rate_cents_per_hour' => 6000,
-                    'fluid_cents_per_litre' => 1000,
-                    'threshold' => 0.9,
-                    'second_fault' => 0.15,
-                    'second_fault_after_repair' => 0.4,
-                    'raise_minutes' => 4,
-                    'wheels_off_minutes' => 6,
-                    'bleed_minutes' => 12,
-                    'confirm_above_cents' => 8000,
-                    'comeback_cents' => 0,
-                    'tools' => $tools,
-                ],
+                $more + self::SHOP + ['tools' => $tools],
             ),
         );
     }

@@ -147,18 +147,9 @@ final class DrawTest extends TestCase
 
     private static function draw(): Draw
     {
-        return new Draw(World::catalogue(), World::documents(), [
-            'rate_cents_per_hour' => 6000,
-            'fluid_cents_per_litre' => 1000,
-            'threshold' => 0.9,
-            'second_fault' => 0.15,
-            'second_fault_after_repair' => 0.4,
-            'raise_minutes' => 4,
-            'wheels_off_minutes' => 6,
-            'bleed_minutes' => 12,
-            'confirm_above_cents' => 8000,
-            'comeback_cents' => 0,
-        ], new \DateTimeImmutable('2026-03-02 08:00:00'));
+        $day = new \DateTimeImmutable('2026-03-02 08:00:00');
+
+        return new Draw(World::catalogue(), World::documents(), World::SHOP, $day);
     }
 
     /** @return array<mixed> */
