@@ -174,7 +174,7 @@ final class JudgeCommand
                     // pairs are Rodrel's own; the others only stop by what single faults make of the readings
                     $pairs = Advised::class === $class ? $shelf : null;
                     $play = new Play($this->catalogue, $layout, $sound, $field, $vehicle, $pairs);
-                    $result = Result::of($this->policy($class), $play, $this->catalogue->repairs, $clock);
+                    $result = Result::of($this->policy($class), $play, $vehicle, $this->catalogue->repairs, $clock);
                     yield ['policy' => $class::id(), 'vehicle' => $i] + $result->toArray();
                 }
             }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Trial;
 
-use Rodrel\Core\Fault\Particle;
 use Rodrel\Core\Isolation\Verdict;
 use Rodrel\Core\Vocabulary\CheckAt;
 
@@ -21,7 +20,7 @@ final readonly class Clairvoyant implements Policy
 
     public function next(Play $play, Verdict $verdict): ?CheckAt
     {
-        $truth = array_map(static fn (Particle $fault): string => (string) $fault->group, $play->vehicle->left());
+        $truth = $play->vehicle->cures();
         if (\in_array($verdict->reason, ['confirm', 'repeat'], true)) {
             return $verdict->next?->at;
         }

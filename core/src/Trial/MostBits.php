@@ -18,7 +18,7 @@ final readonly class MostBits implements Policy
 
     public function next(Play $play, Verdict $verdict): ?CheckAt
     {
-        $planner = new Planner($play->diagnosis()->belief, $play->vehicle->visit->settings);
+        $planner = new Planner($play->diagnosis()->belief, $play->vehicle->visit()->settings);
         $best = null;
         $most = 0.0;
         foreach ($planner->rank($play->state()->situation) as $proposal) {

@@ -74,15 +74,10 @@ final class Play
         private readonly Layout $layout,
         private readonly SoundSignature $sound,
         public readonly Field $field,
-        public readonly TrueVehicle $vehicle,
+        public readonly Hidden $vehicle,
         private readonly ?PairShelf $shelf = null,
     ) {
-        // what such a vehicle's driver is not asked he does not say
-        $said = static fn (string $check): string => [] === $catalogue->checks->of($check)->everywhere($layout)
-            ? ''
-            : $vehicle->said(CheckAt::of($check, Place::vehicle()));
-        $visit = $vehicle->visit;
-        $this->write(new IntakePayload([$said('complaint')], $said('pattern'), $visit->arrival, $visit->parts, ''));
+        $this->write($vehicle->intake());
     }
 
     public function state(): JobState
@@ -95,7 +90,7 @@ final class Play
         return $this->diagnosis ??= Diagnosis::of(
             $this->field,
             $this->state(),
-            $this->vehicle->visit->settings,
+            $this->vehicle->visit()->settings,
             $this->shelf,
         );
     }
@@ -121,7 +116,7 @@ final class Play
                 $numbers[$row] = new TypedNumber(new Figure((string) $answer, '', $answer));
             }
         }
-        $this->write(new ReadingPayload($at, $outcomes, $numbers));
+        $this->write(new ReadingPayload($at, $outcomes, $numbers, $this->vehicle->isUnsure($at, $time)));
     }
 
     /** Signs the leading finding's repair and carries it out; whether it cured something. */
@@ -145,7 +140,7 @@ final class Play
         $now = $this->state()->situation;
         $possible = [];
         foreach ($this->catalogue->checks as $check) {
-            $tools = $this->vehicle->visit->settings->missingTools($check->demand->tools);
+            $tools = $this->vehicle->visit()->settings->missingTools($check->demand->tools);
             $never = $check->role->proof || $check->role->asked || [] !== $tools;
             foreach ($never ? [] : $check->everywhere($this->layout) as $at) {
                 $gates = $this->catalogue->gates->closedFor($check, $at->place, $now, $this->catalogue->checks);
@@ -206,7 +201,7 @@ final class Play
         $car = $this->state()->situation->car;
 
         return $check->demand->minutes
-            + (new Way($car, $this->vehicle->visit->settings->times, $this->catalogue->stations))->minutes($check);
+            + (new Way($car, $this->vehicle->visit()->settings->times, $this->catalogue->stations))->minutes($check);
     }
 
     /** What would be believed after a check whose answers nobody has written down. */
@@ -259,7 +254,7 @@ final class Play
     private function prepare(Check $check): void
     {
         $situation = $this->state()->situation;
-        $way = new Way($situation->car, $this->vehicle->visit->settings->times, $this->catalogue->stations);
+        $way = new Way($situation->car, $this->vehicle->visit()->settings->times, $this->catalogue->stations);
         $this->minutes += $way->minutes($check);
         foreach ($way->together($check) > 0.0 ? array_keys($situation->car->apart) : [] as $what) {
             $this->write(new TogetherPayload(ApartAt::parse($what)));
@@ -295,6 +290,6 @@ final class Play
 
     private function now(): \DateTimeImmutable
     {
-        return $this->vehicle->visit->at->modify('+'.\count($this->log).' minutes');
+        return $this->vehicle->visit()->at->modify('+'.\count($this->log).' minutes');
     }
 }

@@ -53,14 +53,14 @@ final readonly class Result
     }
 
     /** @param \Closure(): float $clock milliseconds */
-    public static function of(Policy $policy, Play $play, Cures $cures, \Closure $clock): self
+    public static function of(Policy $policy, Play $play, TrueVehicle $vehicle, Cures $cures, \Closure $clock): self
     {
-        $settings = $play->vehicle->visit->settings;
-        $truths = $play->vehicle->left();
+        $settings = $vehicle->visit()->settings;
+        $truths = $vehicle->left();
         $names = implode(' + ', array_map(static fn (Particle $one): string => (string) $one->suspect, $truths));
         $decisions = [];
         $odd = false;
-        [$verdict, $end] = self::look($policy, $play, $clock, $decisions, $odd);
+        [$verdict, $end] = self::look($policy, $play, $vehicle, $clock, $decisions, $odd);
         $belief = $play->diagnosis()->belief;
         [$leader, $mass] = $belief->leader();
         $nothing = \in_array($end, ['endless', 'not-shown', self::LOOKED_OVER], true);
@@ -68,8 +68,8 @@ final readonly class Result
         $groups = array_map(static fn (Particle $one): string => (string) $one->group, $truths);
         $right = match (true) {
             null !== $signed => \in_array((string) $signed, $groups, true),
-            'not-shown' === $end => $play->vehicle->isHidden(),
-            self::LOOKED_OVER === $end => self::isReported($play, $truths),
+            'not-shown' === $end => $vehicle->isHidden(),
+            self::LOOKED_OVER === $end => self::isReported($play, $vehicle),
             default => false,
         };
         $mode = null !== $signed && \in_array(
@@ -85,16 +85,16 @@ final readonly class Result
         $second = false;
         if ($right && null !== $signed && 1 < \count($truths)) {
             $play->repair($signed);
-            [$verdict] = self::look($policy, $play, $clock, $decisions, $odd);
+            [$verdict] = self::look($policy, $play, $vehicle, $clock, $decisions, $odd);
             $next = $verdict->repair ?? $play->diagnosis()->belief->leader()[0];
             $left = array_diff($groups, [(string) $signed]);
             // what no check would show of the other one is rightly called sound, or not shown
             $sound = null === $verdict->repair || 'none' === $next->id;
-            $second = \in_array((string) $next, $left, true) || ($sound && $play->vehicle->isHidden());
+            $second = \in_array((string) $next, $left, true) || ($sound && $vehicle->isHidden());
         }
 
         return new self(
-            $play->vehicle->preset,
+            $vehicle->preset,
             $names,
             new Ending($end, (string) $signed, $right, $mode, $mass, $second),
             new Toll($minutes, $cents, $wrongParts, $acts, $play->lifts, $play->refused, $play->unsafe),
@@ -112,7 +112,7 @@ final readonly class Result
      *
      * @return array{Verdict, string}
      */
-    private static function look(Policy $policy, Play $play, \Closure $clock, array &$decisions, bool &$odd): array
+    private static function look(Policy $policy, Play $play, TrueVehicle $vehicle, \Closure $clock, array &$decisions, bool &$odd): array
     {
         $from = $play->acts;
         while (true) {
@@ -120,7 +120,7 @@ final readonly class Result
             $verdict = $play->diagnosis()->verdict();
             $decisions[] = $clock() - $at;
             $leads = (string) $play->diagnosis()->belief->leader()[0];
-            foreach (null === $verdict->contradiction ? [] : $play->vehicle->left() as $fault) {
+            foreach (null === $verdict->contradiction ? [] : $vehicle->left() as $fault) {
                 $odd = $odd || (string) $fault->group === $leads;
             }
             $over = null === $verdict->next && self::LOOKED_OVER === $verdict->reason;
@@ -140,19 +140,17 @@ final readonly class Result
 
     /**
      * Nobody complained: the report of its condition names what ails it, or nothing where nothing can be seen.
-     *
-     * @param list<Particle> $truths
      */
-    private static function isReported(Play $play, array $truths): bool
+    private static function isReported(Play $play, TrueVehicle $vehicle): bool
     {
         $due = $play->dueNow();
-        foreach ($truths as $truth) {
+        foreach ($vehicle->left() as $truth) {
             if (\in_array($truth->group->id, $due, true)) {
                 return true;
             }
         }
 
-        return [] === $due && $play->vehicle->isHidden();
+        return [] === $due && $vehicle->isHidden();
     }
 
     /** @param list<string> $groups that cure it */

@@ -9,15 +9,17 @@ use Rodrel\Core\Check\Observer\Common;
 use Rodrel\Core\Check\Row;
 use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Fault\Particle;
+use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Physics\Program;
 use Rodrel\Core\Prediction\Prediction;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\GroupAt;
+use Rodrel\Core\Vocabulary\Place;
 
 /** A drawn vehicle that only answers; what ails it is known to the count, never to who looks for it. */
-final class TrueVehicle
+final class TrueVehicle implements Hidden
 {
     /** Sheets on which the left and the right column are swapped (share of sheets by wheel; estimate). */
     private const SWAPPED = 0.01;
@@ -40,21 +42,40 @@ final class TrueVehicle
         public readonly array $drawn,
         private readonly Subject $sane,
         private readonly Hand $hand,
-        public readonly Visit $visit,
+        private readonly Visit $visit,
     ) {
         $this->install($drawn);
     }
 
-    /** @return list<GroupAt> the repairs that cure it */
-    public function cures(): array
+    public function visit(): Visit
     {
-        return array_values(array_unique(array_map(
-            static fn (Particle $fault): GroupAt => $fault->group,
-            $this->drawn,
-        )));
+        return $this->visit;
     }
 
-    /** Tells it from every other one. */
+    public function intake(): IntakePayload
+    {
+        // what such a vehicle's driver is not asked he does not say
+        $said = fn (string $check): string => [] === $this->hand->checks->of($check)->everywhere(
+            $this->sane->instruments->layout,
+        )
+            ? ''
+            : $this->said(CheckAt::of($check, Place::vehicle()));
+
+        return new IntakePayload([$said('complaint')], $said('pattern'), $this->visit->arrival, $this->visit->parts, '');
+    }
+
+    public function isUnsure(CheckAt $at, int $time = 0): bool
+    {
+        return false;
+    }
+
+    public function cures(): array
+    {
+        $groups = array_map(static fn (Particle $fault): string => (string) $fault->group, $this->faults);
+
+        return array_values(array_unique($groups));
+    }
+
     public function print(): string
     {
         return $this->preset.' '.$this->hand->seed;

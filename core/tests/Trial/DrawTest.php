@@ -110,7 +110,7 @@ final class DrawTest extends TestCase
         $driven = $stood = $rusty = 0;
         $missing = $parts = [];
         foreach (self::$drawn as $vehicle) {
-            $visit = $vehicle->visit;
+            $visit = $vehicle->visit();
             $driven += (int) $visit->arrival->drivenIn;
             $rust = 'standing' === $vehicle->drawn[0]->fault->odds->agesWith?->id;
             $rusty += (int) $rust;

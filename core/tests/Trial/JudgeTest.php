@@ -80,7 +80,7 @@ final class JudgeTest extends TestCase
         self::assertSame('will-not-turn', $vehicle->answer($spin)['lf']);
         self::assertTrue($vehicle->isUnsafeToDrive());
         self::assertFalse($vehicle->isHidden());
-        [$cure] = $vehicle->cures();
+        [$cure] = array_map(GroupAt::parse(...), $vehicle->cures());
         self::assertSame('caliper@lf', (string) $cure);
         self::assertFalse($vehicle->repair(GroupAt::parse('caliper@rf')));
         self::assertTrue($vehicle->isUnsafeToDrive());
@@ -113,7 +113,7 @@ final class JudgeTest extends TestCase
         $settings = World::settings();
         $look = World::catalogue()->checks->of(CheckAt::parse('look@vehicle'))->demand->minutes;
         self::assertEqualsWithDelta(60 * $look, $result['minutes'], 2.0, 'and a way of some steps');
-        [$cure] = Trials::vehicle('piston.stuck-out')->cures();
+        [$cure] = array_map(GroupAt::parse(...), Trials::vehicle('piston.stuck-out')->cures());
         $repair = Costs::ofGroup(World::catalogue()->repairs, $settings, $cure);
         $rate = $settings->labour->rateCentsPerMinute;
         self::assertEqualsWithDelta(
