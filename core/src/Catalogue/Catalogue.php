@@ -15,8 +15,10 @@ use Rodrel\Core\Fault\Faults;
 use Rodrel\Core\Fault\PairBook;
 use Rodrel\Core\Heat\Drive;
 use Rodrel\Core\InvalidData;
+use Rodrel\Core\Isolation\Drivers;
 use Rodrel\Core\Isolation\GateBook;
 use Rodrel\Core\Isolation\Knowledge;
+use Rodrel\Core\Isolation\RouteBook;
 use Rodrel\Core\Mistakes;
 use Rodrel\Core\Prediction\PredictionKeys;
 use Rodrel\Core\Proof\ProofBook;
@@ -33,7 +35,7 @@ final readonly class Catalogue
     /** The files, by their name without ending. */
     public const FILES = [
         'faults', 'checks', 'complaints', 'stations', 'gates', 'drives', 'repairs', 'procedures', 'schools', 'parts',
-        'proof', 'bleeding', 'pairs', 'presets',
+        'proof', 'bleeding', 'pairs', 'presets', 'routes', 'drivers',
     ];
 
     public Faults $faults;
@@ -45,6 +47,8 @@ final readonly class Catalogue
     public Schools $schools;
     public ProofBook $proof;
     public BleedBook $bleeding;
+    public RouteBook $routes;
+    public Drivers $drivers;
     /** @var non-empty-array<string, Station> in the order of an ordinary job */
     public array $stations;
     /** @var list<string> checks in the order that practitioners work by, whatever was read */
@@ -74,6 +78,8 @@ final readonly class Catalogue
         $this->schools = Schools::fromShape($files['schools']);
         $this->proof = ProofBook::fromShape($files['proof']);
         $this->bleeding = BleedBook::fromShape($files['bleeding']);
+        $this->routes = RouteBook::fromShape($files['routes']);
+        $this->drivers = Drivers::fromShape($files['drivers']);
         $this->stations = Station::all($files['stations']);
         $this->book = $files['stations']->texts('book');
         $this->condition = $files['stations']->texts('condition');
@@ -166,6 +172,8 @@ final readonly class Catalogue
             $this->stations,
             $this->pairs,
             $this->condition,
+            $this->drivers,
+            $this->routes,
         );
     }
 

@@ -19,11 +19,16 @@ final readonly class Check
     /** The gate before what can only be seen just after a drive. */
     private const ARRIVAL = 'arrival';
 
-    /** @param non-empty-array<string, Row> $rows by row id; a check with one answer has the row '' */
+    /**
+     * @param string $family readings with which it shares how far the model is off on one vehicle; '' for what is seen
+     *     in itself
+     * @param non-empty-array<string, Row> $rows by row id; a check with one answer has the row ''
+     */
     private function __construct(
         public string $id,
         public Sites $places,
         public string $station,
+        public string $family,
         public Manner $manner,
         public Demand $demand,
         public Role $role,
@@ -39,6 +44,7 @@ final readonly class Check
             $shape->text('id'),
             Sites::fromShape($shape),
             $shape->text('station'),
+            $shape->text('family', ''),
             Manner::fromShape($shape),
             Demand::fromShape($shape),
             Role::fromShape($shape),

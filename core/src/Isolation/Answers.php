@@ -17,8 +17,6 @@ final readonly class Answers
 {
     /** The lightest particles that hold no more than this of all doubt in the leader move no choice (share). */
     private const NEGLIGIBLE = 0.005;
-    /** What stands among the leaders for a second fault. */
-    public const SECOND = 'second@vehicle';
     /** Answers rarer than this are lumped together as "teaches nothing". */
     private const RARE = 0.003;
 
@@ -26,24 +24,32 @@ final readonly class Answers
     private array $live;
     /** @var list<float> */
     private array $weights;
-    /** @var list<int> which of `$groups` each live particle has; "a second fault" is the last live entry */
+    /** @var list<int> which of `$groups` each live particle has */
     private array $groupOf;
-    /** @var list<int> the groups that still matter, in the order of the field; "a second fault" last */
+    /** @var list<int> the groups that still matter, in the order of the field */
     public array $groups;
 
-    /** @param bool $alone as if no second fault could stand behind what was read */
-    public function __construct(private Belief $belief, bool $alone = false)
+    public function __construct(private Belief $belief)
     {
         $field = $belief->field;
+        $posterior = $belief->weights->posterior;
+        // of two faults that nobody named the heavier one is what the next check is about
+        foreach ($posterior as $i => $weight) {
+            $two = $field->two($i);
+            if (null !== $two) {
+                [$one, $other] = $two;
+                $heavier = ($posterior[$one] ?? 0.0) >= ($posterior[$other] ?? 0.0) ? $one : $other;
+                $posterior[$heavier] = ($posterior[$heavier] ?? 0.0) + $weight;
+                unset($posterior[$i]);
+            }
+        }
         $live = $weights = $groupOf = [];
-        $doubt = 1.0 - $belief->leader()[1];
-        foreach (self::heavier($belief->weights->posterior, self::NEGLIGIBLE * $doubt) as $i => $weight) {
+        $doubt = 1.0 - min(1.0, $belief->leader()[1]);
+        foreach (self::heavier($posterior, self::NEGLIGIBLE * $doubt) as $i => $weight) {
             $live[] = $i;
             $weights[] = $weight;
             $groupOf[] = $field->groups->of[$i];
         }
-        $weights[] = $alone ? 0.0 : $belief->second();
-        $groupOf[] = \count($field->groups->names);
         $groups = array_values(array_unique($groupOf));
         sort($groups);
         $place = array_flip($groups);
@@ -86,27 +92,17 @@ final readonly class Answers
      * @param PredictedRow $signature
      * @param list<int> $first a particle of each lump
      *
-     * @return array<string, list<float>> chance of each lump by word, "a second fault" last: the average over all
+     * @return array<string, list<float>> chance of each lump by word
      */
     private function columns(array $signature, array $first): array
     {
         ['index' => $index, 'table' => $table] = $signature;
-        $shares = array_fill(0, \count($table), 0.0);
-        foreach ($this->belief->opening->weights as $i => $weight) {
-            $shares[$index[$i]] += $weight;
-        }
-        $named = max(1e-12, 1.0 - $this->belief->opening->second);
         $columns = [];
         foreach ($signature['words'] as $w => $word) {
             $column = [];
             foreach ($first as $i) {
                 $column[] = $table[$index[$i]][$w];
             }
-            $background = 0.0;
-            foreach ($shares as $k => $share) {
-                $background += $share * $table[$k][$w];
-            }
-            $column[] = $background / $named;
             $columns[$word] = $column;
         }
 
@@ -137,12 +133,11 @@ final readonly class Answers
     /**
      * @param list<list<int>> $indices by row: the prediction of each particle
      *
-     * @return array{list<float>, list<int>, list<int>} weight and group of each lump, "a second fault" last; the first
-     *     particle of each
+     * @return array{list<float>, list<int>, list<int>} weight and group of each lump; the first particle of each
      */
     private function lumps(array $indices): array
     {
-        $lumpOf = \array_slice($this->groupOf, 0, \count($this->live));
+        $lumpOf = $this->groupOf;
         $lumps = \count($this->groups);
         foreach ($indices as $index) {
             $known = [];
@@ -161,10 +156,8 @@ final readonly class Answers
                 $first[] = $this->live[$n];
             }
         }
-        $second = \count($this->live);
-        $groupOf[] = $this->groupOf[$second];
 
-        return [[...array_values($weights), $this->weights[$second]], $groupOf, $first];
+        return [array_values($weights), $groupOf, $first];
     }
 
     /**
@@ -277,7 +270,7 @@ final readonly class Answers
     {
         $named = [];
         foreach ($masses as $i => $mass) {
-            $named[$this->belief->field->groups->names[$this->groups[$i]] ?? self::SECOND] = $mass;
+            $named[$this->belief->field->groups->names[$this->groups[$i]]] = $mass;
         }
         $leaders = [];
         $apart = Field::apart($named);

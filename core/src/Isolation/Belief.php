@@ -31,19 +31,17 @@ final class Belief
 
     /**
      * @param list<Reading> $readings
-     * @param array<string, Told> $told by cause that is shared
-     * @param array<int, array<string, true>> $causes of each reading
-     * @param list<array<int, float>> $scaled weights against the heaviest, by slips, then
-     *     hypothesis: those that are not gone, "a second fault" last
+     * @param array<string, Family> $families what the model says of the readings, by family
+     * @param list<array<int, float>> $logs of the unnormalised weights that are not gone, by slips, then hypothesis
      */
     private function __construct(
         public readonly Field $field,
         public readonly Opening $opening,
         public readonly array $readings,
-        private readonly array $told,
-        private readonly array $causes,
+        private readonly ?Testimony $testimony,
+        private readonly array $families,
         public readonly Weights $weights,
-        private readonly array $scaled,
+        private readonly array $logs,
     ) {
         $this->groups = $field->byGroup($weights->posterior);
         $this->suspects = $field->bySuspect($weights->posterior);
@@ -56,25 +54,37 @@ final class Belief
      */
     public static function of(Field $field, Opening $opening, array $readings): self
     {
+        $knowledge = $field->knowledge;
         $things = [];
         foreach (Reading::standing($readings) as $reading) {
             $things[$field->same($reading->check)] = $reading;
         }
         $readings = array_values($things);
-        $evidence = $causes = [];
+        $said = $evidence = [];
         foreach ($readings as $n => $reading) {
+            $check = $knowledge->checks->of($reading->check);
+            if ($check->role->asked) {
+                $said[$n] = $reading;
+                continue;
+            }
             foreach (Evidence::of($field, $opening, $n, $reading) as $m => $row) {
                 $cause = '' === $row->cause ? $n.' '.$m : $row->cause;
-                $evidence[$cause][] = $row;
-                $causes[$n][$cause] = true;
+                $evidence[$check->family][$cause][] = $row;
             }
         }
-        $told = array_map(Told::of(...), $evidence);
-        $last = \count($opening->weights);
-        [$scaled, $top] = Weights::scaled(self::sums($opening, $told));
+        $testimony = Testimony::of($field, $opening, $said, $knowledge->drivers, $opening->soundTold);
+        $families = [];
+        foreach ($evidence as $family => $causes) {
+            $families[$family] = new Family(
+                $knowledge->drivers->astray($family),
+                array_map(SharedCause::of(...), $causes),
+            );
+        }
+        $logs = self::sums($opening, $testimony, $families);
+        [$scaled, $top] = Weights::scaled($logs);
         $live = [];
         foreach ($scaled[0] as $i => $weight) {
-            if ($i === $last || max($weight, $scaled[1][$i], $scaled[2][$i]) > self::GONE) {
+            if (max($weight, $scaled[1][$i], $scaled[2][$i]) > self::GONE) {
                 $live[$i] = true;
             }
         }
@@ -83,10 +93,10 @@ final class Belief
             $field,
             $opening,
             $readings,
-            $told,
-            $causes,
-            Weights::ofScaled($scaled, $last, $top),
-            array_map(static fn (array $column): array => array_intersect_key($column, $live), $scaled),
+            $testimony,
+            $families,
+            Weights::ofScaled($scaled, $field->named(), $top),
+            array_map(static fn (array $column): array => array_intersect_key($column, $live), $logs),
         );
     }
 
@@ -95,18 +105,42 @@ final class Belief
     {
         if (!isset($this->without[$reading])) {
             // taken away from the whole: nobody adds up all the others again
-            $scaled = $this->scaled;
-            foreach (array_keys($this->causes[$reading] ?? []) as $cause) {
-                foreach ($this->told[$cause]->lifted($reading, $scaled[0]) as $f => $factors) {
-                    foreach ($scaled[$f] as $i => $weight) {
-                        $scaled[$f][$i] = $weight * $factors[$i];
+            $logs = $this->logs;
+            if (\in_array($reading, $this->testimony->readings ?? [], true)) {
+                $less = $this->lessSaid($reading);
+                foreach ($logs as $f => $column) {
+                    foreach ($column as $i => $log) {
+                        $logs[$f][$i] = $log - ($this->testimony->logs[$i] ?? 0.0) + ($less->logs[$i] ?? 0.0);
                     }
                 }
             }
-            $this->without[$reading] = Weights::ofScaled($scaled, \count($this->opening->weights), 0.0);
+            foreach ($this->families as $family) {
+                foreach ($family->has($reading) ? $logs : [] as $f => $column) {
+                    $with = $family->logs($f, $column);
+                    $less = $family->logsWithout($f, $reading, $column);
+                    foreach ($column as $i => $log) {
+                        $logs[$f][$i] = $log - $with[$i] + $less[$i];
+                    }
+                }
+            }
+            [$scaled] = Weights::scaled($logs);
+            $this->without[$reading] = Weights::ofScaled($scaled, $this->field->named(), 0.0);
         }
 
         return $this->without[$reading];
+    }
+
+    private function lessSaid(int $reading): ?Testimony
+    {
+        $said = [];
+        foreach ($this->testimony->readings ?? [] as $n) {
+            if ($n !== $reading) {
+                $said[$n] = $this->readings[$n];
+            }
+        }
+        $sound = $this->opening->soundTold;
+
+        return Testimony::of($this->field, $this->opening, $said, $this->field->knowledge->drivers, $sound);
     }
 
     /** @return array<string, float> groups without one reading, in no order */
@@ -118,7 +152,13 @@ final class Belief
     /** How much of a cause's error was already met by other readings of this epoch. */
     public function knows(string $cause): bool
     {
-        return isset($this->told[$cause]);
+        foreach ($this->families as $family) {
+            if (isset($family->causes[$cause])) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public function second(): float
@@ -166,27 +206,25 @@ final class Belief
     }
 
     /**
-     * @param array<string, Told> $told
+     * @param array<string, Family> $families
      *
      * @return non-empty-list<non-empty-array<int, float>> logs of the unnormalised weights, by slips, then hypothesis
      */
-    private static function sums(Opening $opening, array $told): array
+    private static function sums(Opening $opening, ?Testimony $testimony, array $families): array
     {
-        $start = array_map(static fn (float $w): float => log(max($w, self::LEAST)), $opening->weights);
-        $second = log(max($opening->second, self::LEAST));
+        $start = [];
+        foreach ($opening->weights as $i => $weight) {
+            $start[$i] = log(max($weight, self::LEAST)) + ($testimony->logs[$i] ?? 0.0);
+        }
         $sums = [];
         foreach (Evidence::SLIPS as $f => [, $share]) {
             $sum = $start;
-            $rest = log($share);
-            $last = $second;
-            foreach ($told as $cause) {
-                $logs = $cause->logs($f);
-                foreach ($cause->of as $i => $entry) {
-                    $sum[$i] += $logs[$entry];
+            foreach ($families as $family) {
+                foreach ($family->logs($f, $start) as $i => $log) {
+                    $sum[$i] += $log;
                 }
-                $last += $logs[\count($logs) - 1];
             }
-            $sum[] = $last;
+            $rest = log($share);
             foreach ($sum as $i => $log) {
                 $sum[$i] = $log + $rest;
             }

@@ -9,10 +9,7 @@ use Rodrel\Core\Vocabulary\GroupAt;
 /** What it costs to cure the vehicle from what is believed, in minor units. */
 final readonly class Costs
 {
-    /** Another look around when the named repairs did not cure it (minutes; estimate, plausible 20 to 90). */
-    private const SECOND_FAULT_MINUTES = 45.0;
-
-    /** @param list<float> $byGroup cost of each group or pair of them; the last entry stands for "a second fault" */
+    /** @param list<float> $byGroup cost of each group or pair of them */
     private function __construct(public array $byGroup, private float $comebackCents)
     {
     }
@@ -30,10 +27,6 @@ final readonly class Costs
                 Pair::names($group),
             ));
         }
-        $costs[]
-            = array_sum($costs) / max(1, \count($costs))
-            + self::SECOND_FAULT_MINUTES * $settings->labour->rateCentsPerMinute;
-
         return new self($costs, $settings->labour->comebackCents);
     }
 
@@ -60,7 +53,7 @@ final readonly class Costs
      * Repairs tried in the best order until the vehicle is cured, each that does not cure it a comeback: what it costs
      * with its comeback, per chance, the least first (exchange of two neighbours).
      *
-     * @param array<int, float> $masses by group, "a second fault" last, summing to 1
+     * @param array<int, float> $masses by group, summing to 1
      */
     public function expected(array $masses): float
     {

@@ -11,8 +11,7 @@ use Rodrel\Core\Prediction\Signature;
 
 /**
  * How likely one answered row is under every hypothesis, as columns over what can be predicted for it: by the job's
- * share of slips, then by how far off the cause is that the row shares with others. The last entry of a column stands
- * for "a second fault".
+ * share of slips, then by how far off the cause is that the row shares with others.
  *
  * @phpstan-import-type PredictedRow from Signature
  */
@@ -57,15 +56,10 @@ final readonly class Evidence
      */
     public static function of(Field $field, Opening $opening, int $n, Reading $reading): array
     {
-        $asked = $field->knowledge->checks->of($reading->check)->role->asked;
         $rows = [];
         foreach ($reading->outcomes as $row => $word) {
             $takes = [$word, ...$reading->earlier[$row] ?? []];
-            $rows[] = self::row($field, $opening, $n, $reading, $row, $takes, $reading->numbers[$row] ?? null, $asked);
-        }
-        foreach ($reading->also as $word) {
-            // said in the same breath: it counts half
-            $rows[] = self::row($field, $opening, $n, $reading, '', [$word], null, $asked, true);
+            $rows[] = self::row($field, $opening, $n, $reading, $row, $takes, $reading->numbers[$row] ?? null);
         }
 
         return $rows;
@@ -80,8 +74,6 @@ final readonly class Evidence
         string $row,
         array $takes,
         ?float $number,
-        bool $asked,
-        bool $half = false,
     ): self {
         $signature = $field->row($reading->check, $row);
         $common = $signature['common'];
@@ -90,29 +82,31 @@ final readonly class Evidence
             $common >= self::MUCH => self::MANY,
             default => self::FEW,
         };
-        $soft = $half || $reading->unsure;
-        $index = null === $number ? $signature['index'] : array_keys($opening->weights);
-        $shares = self::shares($index, $opening);
+        $index = null === $number ? $signature['index'] : range(0, $field->named() - 1);
+        $entries = null === $number ? \count($signature['table']) : $field->named();
+        [$index, $combined] = self::withComposed($field, $index, $entries);
+        $sound = self::sound($field, $index, $opening);
         $columns = [];
         [$byPoint, $slip] = null === $number
             ? self::takes($signature, $takes, array_column($points, 0), $reading->check->row($row))
             : self::numbers($signature, $number, array_column($points, 0), $reading->check->row($row));
         foreach ($byPoint as $chances) {
             foreach (self::SLIPS as $f => [$times]) {
-                // what the driver says is not slipped by the technician
-                $wrong = min(self::WRONG_AT_MOST, $signature['blunder'] * ($asked ? 1.0 : $times));
+                $wrong = min(self::WRONG_AT_MOST, $signature['blunder'] * $times);
                 $mixed = [];
                 foreach ($chances as $chance) {
                     $mixed[] = (1.0 - $wrong) * $chance + $wrong * $slip;
                 }
-                if ($soft) {
+                if ($reading->unsure) {
                     $mixed = array_map(sqrt(...), $mixed);
                 }
-                $second = 0.0;
-                foreach ($shares as $k => $share) {
-                    $second += $share * $mixed[$k];
+                $neither = 0.0;
+                foreach ($sound as $k => $share) {
+                    $neither += $share * $mixed[$k];
                 }
-                $mixed[] = $second;
+                foreach ($combined as [$one, $other]) {
+                    $mixed[] = Composed::chance($mixed[$one], $mixed[$other], $neither);
+                }
                 $columns[$f][] = $mixed;
             }
         }
@@ -215,21 +209,48 @@ final readonly class Evidence
     }
 
     /**
-     * How the opening belief is spread over what can be predicted: what may stand behind "a second fault" is the
-     * average over all.
+     * @param list<int> $index entry of each named hypothesis
+     * @param int $entries how many there are
+     *
+     * @return array{list<int>, list<array{int, int}>} the same with the composed ones; the two that each entry more is
+     *     made of
+     */
+    private static function withComposed(Field $field, array $index, int $entries): array
+    {
+        $known = $combined = [];
+        foreach ($field->composed as [$i, $j]) {
+            $key = $index[$i] * $entries + $index[$j];
+            if (!isset($known[$key])) {
+                $known[$key] = $entries + \count($combined);
+                $combined[] = [$index[$i], $index[$j]];
+            }
+            $index[] = $known[$key];
+        }
+
+        return [$index, $combined];
+    }
+
+    /**
+     * Which entries a vehicle without any fault shows, with their shares: its own, or where none is in the field the
+     * average of what was thought at first.
      *
      * @param list<int> $index
      *
      * @return array<int, float> by entry
      */
-    private static function shares(array $index, Opening $opening): array
+    private static function sound(Field $field, array $index, Opening $opening): array
     {
-        $named = max(1e-12, 1.0 - $opening->second);
+        $nothing = $field->nothing();
+        if (null !== $nothing) {
+            return [$index[$nothing] => 1.0];
+        }
         $shares = [];
-        foreach ($opening->weights as $i => $weight) {
-            $shares[$index[$i]] = ($shares[$index[$i]] ?? 0.0) + $weight / $named;
+        $sum = 0.0;
+        for ($i = 0; $i < $field->named(); ++$i) {
+            $shares[$index[$i]] = ($shares[$index[$i]] ?? 0.0) + $opening->weights[$i];
+            $sum += $opening->weights[$i];
         }
 
-        return $shares;
+        return array_map(static fn (float $share): float => $share / max(1e-12, $sum), $shares);
     }
 }

@@ -87,6 +87,9 @@ final readonly class Explanation
             $signature = $belief->field->signature->rows[$reading->check->row($row)];
             $mass = array_fill(0, \count($signature['words']), 0.0);
             foreach ($members as $i => $weight) {
+                if (null !== $belief->field->two($i)) {
+                    continue;
+                }
                 foreach ($signature['table'][$signature['index'][$i]] as $word => $chance) {
                     $mass[$word] += $weight * $chance;
                 }

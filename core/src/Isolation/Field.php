@@ -23,9 +23,13 @@ use Rodrel\Core\Vocabulary\SuspectAt;
  */
 final readonly class Field
 {
+    /** The group of a vehicle whose brakes are sound. */
+    public const NOTHING = 'none@vehicle';
+
     /**
      * @param non-empty-list<Particle> $particles single faults: the first hypotheses
      * @param list<array{int, int}> $pairs two of them together: the hypotheses after those
+     * @param list<array{int, int}> $composed pairs that nobody named: the last hypotheses
      * @param Index $groups repair group of each hypothesis, of a pair both
      * @param Index $suspects fault at its place of each hypothesis, of a pair both
      */
@@ -35,6 +39,7 @@ final readonly class Field
         public Signature $signature,
         public array $particles,
         public array $pairs,
+        public array $composed,
         public Index $groups,
         public Index $suspects,
     ) {
@@ -48,15 +53,7 @@ final readonly class Field
             throw StaleSignature::particles(\count($particles), $signature->particles);
         }
 
-        return new self(
-            $knowledge,
-            $layout,
-            $signature,
-            $particles,
-            [],
-            Index::of(array_map(static fn (Particle $particle): string => (string) $particle->group, $particles)),
-            Index::of(array_map(static fn (Particle $particle): string => (string) $particle->suspect, $particles)),
-        );
+        return self::with($knowledge, $layout, $signature, $particles, []);
     }
 
     /**
@@ -67,29 +64,86 @@ final readonly class Field
      */
     public function withPairs(array $pairs, array $signatures): self
     {
-        $groups = array_map(static fn (Particle $one): string => (string) $one->group, $this->particles);
-        $suspects = array_map(static fn (Particle $one): string => (string) $one->suspect, $this->particles);
         $indices = [];
         foreach ($pairs as [$one, $other]) {
             $second = $this->few($other);
             foreach ($this->few($one) as $i) {
                 foreach ($second as $j) {
                     $indices[] = [$i, $j];
-                    $groups[] = Pair::of($groups[$i], $groups[$j]);
-                    $suspects[] = Pair::of($suspects[$i], $suspects[$j]);
                 }
             }
         }
 
-        return new self(
+        return self::with(
             $this->knowledge,
             $this->layout,
             $this->signature->with($signatures),
             $this->particles,
             $indices,
+        );
+    }
+
+    /**
+     * @param non-empty-list<Particle> $particles
+     * @param list<array{int, int}> $pairs
+     */
+    private static function with(
+        Knowledge $knowledge,
+        Layout $layout,
+        Signature $signature,
+        array $particles,
+        array $pairs,
+    ): self {
+        $composed = Composed::of($particles);
+        $groups = array_map(static fn (Particle $one): string => (string) $one->group, $particles);
+        $suspects = array_map(static fn (Particle $one): string => (string) $one->suspect, $particles);
+        foreach ([...$pairs, ...$composed] as [$i, $j]) {
+            $groups[] = Pair::of($groups[$i], $groups[$j]);
+            $suspects[] = Pair::of($suspects[$i], $suspects[$j]);
+        }
+
+        return new self(
+            $knowledge,
+            $layout,
+            $signature,
+            $particles,
+            $pairs,
+            $composed,
             Index::of($groups),
             Index::of($suspects),
         );
+    }
+
+    /** The hypothesis that nothing is wrong; null where the field has none. */
+    public function nothing(): ?int
+    {
+        return $this->groups->members(self::NOTHING)[0] ?? null;
+    }
+
+    /** What a row most often says of a vehicle without any fault. */
+    public function usual(string $row): string
+    {
+        $signature = $this->signature->rows[$row] ?? throw InvalidData::at('/'.$row, 'this vehicle has no such check');
+        $nothing = $this->nothing();
+        $chances = $signature['table'][null === $nothing ? 0 : $signature['index'][$nothing]];
+
+        return $signature['words'][(int) array_search(max($chances), $chances, true)];
+    }
+
+    /** How many hypotheses are named: single faults, and pairs that were simulated. */
+    public function named(): int
+    {
+        return \count($this->particles) + \count($this->pairs);
+    }
+
+    /**
+     * The two single faults of a composed pair.
+     *
+     * @return array{int, int}|null null where the hypothesis is a named one
+     */
+    public function two(int $hypothesis): ?array
+    {
+        return $this->composed[$hypothesis - $this->named()] ?? null;
     }
 
     /** @return list<int> the few severities of a suspect that stand for it in pairs */
@@ -151,7 +205,7 @@ final readonly class Field
     {
         $sums = $this->groups->sums($weights);
 
-        return [] === $this->pairs ? $sums : self::apart($sums);
+        return self::apart($sums);
     }
 
     /**

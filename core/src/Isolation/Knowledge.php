@@ -12,6 +12,11 @@ use Rodrel\Core\Fault\PairBook;
 /** What of the catalogue the judgement rests on. */
 final readonly class Knowledge
 {
+    /** What drivers call things. */
+    public Drivers $drivers;
+    /** What every complaint calls for. */
+    public RouteBook $routes;
+
     /**
      * @param array<string, Station> $stations in the order of an ordinary job
      * @param list<string> $condition checks where nobody complains
@@ -24,6 +29,10 @@ final readonly class Knowledge
         public array $stations = [],
         public ?PairBook $pairs = null,
         public array $condition = [],
+        ?Drivers $drivers = null,
+        ?RouteBook $routes = null,
     ) {
+        $this->drivers = $drivers ?? Drivers::plain();
+        $this->routes = $routes ?? RouteBook::none();
     }
 }

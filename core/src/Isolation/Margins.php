@@ -38,11 +38,15 @@ final readonly class Margins
         $costs = Costs::of($belief->field, $settings);
         $sums = $belief->field->groups->sums($belief->weights->posterior);
         $masses = array_map(static fn (string $name): float => $sums[$name], $belief->field->groups->names);
-        $masses[] = $belief->second();
         $last = array_key_last($belief->readings);
         $before = null === $last ? [] : $belief->groupsWithout($last);
         arsort($before);
-        $suspects = $belief->field->suspects->sums($belief->weights->posterior);
+        $simulated = array_filter(
+            $belief->weights->posterior,
+            static fn (int $i): bool => null === $belief->field->two($i),
+            \ARRAY_FILTER_USE_KEY,
+        );
+        $suspects = $belief->field->suspects->sums($simulated);
         arsort($suspects);
 
         return new self(

@@ -16,15 +16,19 @@ final readonly class Opening
     /** What stays unexplained after a repair beside the named suspects. */
     private const REST = 0.05;
 
-    /** @param array<int, float> $weights by hypothesis, summing to 1 − $second */
-    private function __construct(public array $weights, public float $second)
+    /**
+     * @param non-empty-array<int, float> $weights by hypothesis, composed pairs last; they sum to 1
+     * @param float $second share of the composed pairs
+     * @param float|null $soundTold chance that the brakes are sound, of vehicles of which the driver says this
+     */
+    private function __construct(public array $weights, public float $second, public ?float $soundTold = null)
     {
     }
 
     /**
      * @param float $second how often two faults are there; the pairs among the hypotheses take their part of it
      */
-    public static function first(Field $field, Context $context, float $second): self
+    public static function first(Field $field, Context $context, float $second, ?float $soundTold = null): self
     {
         $prior = $field->prior($context);
         $weights = array_map(static fn (float $w): float => (1.0 - $second) * $w, $prior);
@@ -34,7 +38,44 @@ final readonly class Opening
             $named += $weight;
         }
 
-        return new self($weights, $second * max(0.0, 1.0 - $named));
+        return self::filled($field, $context, $weights, $second * max(0.0, 1.0 - $named), $soundTold);
+    }
+
+    /** Weight of a vehicle whose brakes are sound. */
+    public function sound(Field $field): float
+    {
+        $nothing = $field->nothing();
+
+        return null === $nothing ? 0.0 : $this->weights[$nothing];
+    }
+
+    /**
+     * With the composed pairs, and all of it summing to 1.
+     *
+     * @param array<int, float> $weights of the named hypotheses
+     */
+    private static function filled(
+        Field $field,
+        Context $context,
+        array $weights,
+        float $second,
+        ?float $soundTold = null,
+    ): self {
+        $shares = [];
+        foreach ($field->composed as [$i, $j]) {
+            $shares[] = $context->factor($field->particles[$i]) * $context->factor($field->particles[$j]);
+        }
+        $sum = array_sum($shares);
+        foreach ($shares as $share) {
+            $weights[] = $sum > 0.0 ? $second * $share / $sum : 0.0;
+        }
+        $all = array_sum($weights);
+
+        return new self(
+            array_map(static fn (float $weight): float => $weight / $all, $weights),
+            $sum > 0.0 ? $second / $all : 0.0,
+            $soundTold,
+        );
     }
 
     /**
@@ -57,23 +98,27 @@ final readonly class Opening
         foreach ($field->particles as $i => $particle) {
             $own = $particle->group->is($group);
             $others += $own ? 0.0 : $prior[$i];
-            $cured += $own ? $posterior[$i] : 0.0;
+            $cured += $own ? $posterior[$i] ?? 0.0 : 0.0;
         }
         // two faults that nobody could name: one may have been cured, the other may be anything
-        $unnamed = $secondAfterRepair * $cured + $before->second();
+        $unnamed = $secondAfterRepair * $cured;
+        foreach ($field->composed as $n => [$i, $j]) {
+            $own = (int) $field->particles[$i]->group->is($group) + (int) $field->particles[$j]->group->is($group);
+            $unnamed += $own > 0 ? $posterior[$field->named() + $n] ?? 0.0 : 0.0;
+        }
         $weights = [];
         foreach ($field->particles as $i => $particle) {
             $own = $particle->group->is($group);
             $weights[$i] = $own
-                ? self::NEW_PART_FAULTY * $posterior[$i]
-                : $posterior[$i] + $unnamed * $prior[$i] / max($others, 1e-12);
+                ? self::NEW_PART_FAULTY * ($posterior[$i] ?? 0.0)
+                : ($posterior[$i] ?? 0.0) + $unnamed * $prior[$i] / max($others, 1e-12);
             if (self::NOTHING === $particle->fault->id) {
                 $weights[$i] += (1.0 - $secondAfterRepair - self::NEW_PART_FAULTY) * $cured;
             }
         }
         $first = \count($field->particles);
         foreach ($field->pairs as $n => [$i, $j]) {
-            $mass = $posterior[$first + $n];
+            $mass = $posterior[$first + $n] ?? 0.0;
             $weights[$first + $n] = 0.0;
             $left = array_filter([$i, $j], static fn (int $one): bool => !$field->particles[$one]->group->is($group));
             if (2 === \count($left)) {
@@ -86,8 +131,10 @@ final readonly class Opening
         }
         $sum = array_sum($weights);
 
-        return new self(
-            array_map(static fn (float $w): float => ((1.0 - self::REST) * $w) / $sum, $weights),
+        return self::filled(
+            $field,
+            $context,
+            array_map(static fn (float $w): float => (1.0 - self::REST) * $w / $sum, $weights),
             self::REST,
         );
     }

@@ -6,6 +6,7 @@ namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
 
@@ -28,13 +29,14 @@ final class Planner
     private float $costNow;
     private float $entropyNow;
     private float $lambda;
+    /** @var array<int, float> belief now, by group that still matters */
+    private array $masses;
 
-    /** @param bool $alone as if no second fault could stand behind what was read */
-    public function __construct(private Belief $belief, private Settings $settings, bool $alone = false)
+    public function __construct(private Belief $belief, private Settings $settings)
     {
-        $this->answers = new Answers($belief, $alone);
+        $this->answers = new Answers($belief);
         $this->costs = Costs::of($belief->field, $settings)->only($this->answers->groups);
-        $masses = $this->answers->masses();
+        $masses = $this->masses = $this->answers->masses();
         $this->costNow = $this->costs->expected($masses);
         $this->entropyNow = Belief::entropy($masses);
         $this->lambda
@@ -44,37 +46,34 @@ final class Planner
     }
 
     /**
-     * Every check that has its turn and has rows still open in this epoch, best first.
+     * Every check that is wanted and has rows still open in this epoch, best first.
      *
-     * @param bool $wider also what nobody makes with this complaint
+     * @param \Closure(Check, CheckAt): bool $wanted
      *
      * @return list<Proposal>
      */
-    public function rank(Situation $now, bool $wider = false): array
+    public function rank(Situation $now, \Closure $wanted): array
     {
-        $knowledge = $this->belief->field->knowledge;
-        $layout = $this->belief->field->layout;
+        $field = $this->belief->field;
+        $knowledge = $field->knowledge;
         $troubles = $now->troubles($knowledge->checks);
         $held = $now->held($knowledge->checks);
-        $answers = $now->seen($knowledge->checks);
         $unspun = Situation::isOfDrag($troubles) && !$now->spun($knowledge->checks);
         $proposals = $seen = [];
         foreach ($now->readings as $reading) {
-            $seen[$this->belief->field->same($reading->check)] = true;
+            $seen[$field->same($reading->check)] = true;
         }
         foreach ($knowledge->checks as $check) {
-            $fits = $wider || $check->demand->turn->fits($troubles, $answers);
-            if ($check->role->proof || $check->role->asked || !$fits) {
+            $early = $unspun && Lift::WheelsOff === $check->demand->lift;
+            if ($check->role->proof || $check->role->asked || $early) {
                 continue;
             }
-            if ($unspun && Lift::WheelsOff === $check->demand->lift) {
-                continue;
-            }
-            foreach ($check->everywhere($layout) as $at) {
+            foreach ($check->everywhere($field->layout) as $at) {
                 $open = $now->open($check, $at);
-                $same = $this->belief->field->same($at);
+                $same = $field->same($at);
                 $known = isset($seen[$same]) && !$now->made($at);
-                if ([] !== $open && !$known && !self::isFree($check, $at->place, $held)) {
+                $apt = [] !== $open && !$known && !self::isFree($check, $at->place, $held);
+                if ($apt && $wanted($check, $at)) {
                     $proposals[] = $this->weigh($check, $at->place, $now, $open);
                 }
             }
@@ -89,9 +88,10 @@ final class Planner
         $rows ??= array_map(strval(...), array_keys($check->rows));
         $bits = $this->entropyNow;
         $after = 0.0;
-        $seen = 0.0;
+        $seen = $moved = 0.0;
         foreach ($this->answers->of($check, $place, $rows) as [, $masses, $chance]) {
             foreach ($masses as $i => $mass) {
+                $moved += 0.5 * abs($mass - $chance * $this->masses[$i]);
                 $masses[$i] = $mass / $chance;
             }
             $bits -= $chance * Belief::entropy($masses);
@@ -113,7 +113,7 @@ final class Planner
         return new Proposal(
             $check,
             $check->at($place),
-            new Worth($bits, $saving, $minutes, $net, $way, $net + $way * $this->settings->labour->rateCentsPerMinute),
+            new Worth($bits, $saving, $minutes, $net, $way, $net + $way * $this->settings->labour->rateCentsPerMinute, $moved),
             $this->gates($check, $place, $now),
             [],
             $rows,

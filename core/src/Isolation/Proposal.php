@@ -12,6 +12,9 @@ use Rodrel\Core\Vocabulary\CheckAt;
 /** A check that could be made now: what it would teach, what it costs, what stands before it. */
 final readonly class Proposal
 {
+    /** What is expected to move less of the belief is not made: its suspects hold no 3 % together (share; handbook). */
+    private const MOVES = 0.02;
+
     /**
      * @param list<Gate> $gates closed ones
      * @param list<Branch> $fork likeliest first; worked out for what is shown
@@ -36,6 +39,7 @@ final readonly class Proposal
             $score,
             $this->worth->wayMinutes,
             $this->worth->aloneCents,
+            $this->worth->moved,
         );
 
         return new self($this->check, $this->at, $worth, $this->gates, $this->fork, $this->rows);
@@ -68,6 +72,7 @@ final readonly class Proposal
                 $worth->number('score'),
                 $worth->number('wayMinutes'),
                 $worth->number('aloneCents'),
+                $worth->number('moved', 0.0),
             ),
             array_values(array_map(Gate::fromShape(...), $shape->each('gates'))),
             array_values(array_map(Branch::fromShape(...), $shape->each('fork'))),
@@ -113,6 +118,12 @@ final readonly class Proposal
         $closed = array_values(array_filter($this->gates, static fn (Gate $gate): bool => $gate->waits));
 
         return 1 === \count($closed) ? $closed[0]->opener() : null;
+    }
+
+    /** Whether it could tell apart suspects that matter together. */
+    public function tellsEnough(): bool
+    {
+        return $this->worth->score > 0.0 && $this->worth->moved >= self::MOVES;
     }
 
     /** Where the technician stands for it, and how the vehicle does. */

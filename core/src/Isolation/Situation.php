@@ -15,9 +15,9 @@ use Rodrel\Core\Vocabulary\Place;
 /** What state the vehicle is in and what was read in this epoch, as the planner and the gates need it. */
 final readonly class Situation
 {
-    /** The complaint that is none. */
     /** How the ids of complaints of drag begin. */
     private const DRAGS = 'drags';
+    /** The complaint that is none. */
     private const NOBODY_COMPLAINS = 'none';
 
     /**
@@ -120,6 +120,36 @@ final readonly class Situation
         $found = array_map(static fn (Corner $corner): string => self::DRAGS.'-'.$corner->value, $this->held($checks));
 
         return [...$said, ...$found];
+    }
+
+    /**
+     * The same, with what was found on the way that is looked into like a complaint.
+     *
+     * @return list<string> ids of complaints
+     */
+    public function lookedInto(Checks $checks, RouteBook $routes): array
+    {
+        $troubles = $this->troubles($checks);
+        foreach ($this->seen($checks) as $answer) {
+            if (isset($routes->found[$answer])) {
+                $troubles[] = $routes->found[$answer];
+            }
+        }
+
+        return array_values(array_unique($troubles));
+    }
+
+    /** When it happens, as the driver said; '' where nobody asked. */
+    public function pattern(Checks $checks): string
+    {
+        foreach ($this->readings as $reading) {
+            $check = $checks->of($reading->check);
+            if ($check->role->asked && !$check->firstRow()->observer instanceof ComplaintObserver) {
+                return array_values($reading->outcomes)[0];
+            }
+        }
+
+        return '';
     }
 
     /**

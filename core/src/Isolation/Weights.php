@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
-/** Belief in every hypothesis and in a second fault, summed over how often this job's answers are wrong. */
+/** Belief in every hypothesis, pairs that nobody named among them, summed over how often this job's answers are wrong. */
 final readonly class Weights
 {
     /**
-     * @param array<int, float> $posterior by hypothesis, what is missing is nothing; with $second it sums to 1
+     * @param array<int, float> $posterior by hypothesis, what is missing is nothing; it sums to 1
+     * @param float $second of that the pairs that nobody named
      * @param float $evidence log of how likely everything was that was read
      * @param list<float> $slips belief in each share of slips
      */
@@ -18,18 +19,6 @@ final readonly class Weights
         public float $evidence,
         public array $slips,
     ) {
-    }
-
-    /**
-     * @param non-empty-list<non-empty-array<int, float>> $logs of the unnormalised weights, by share of slips, then
-     *     hypothesis; the last one is
-     *     "a second fault"
-     */
-    public static function of(array $logs): self
-    {
-        [$scaled, $top] = self::scaled($logs);
-
-        return self::ofScaled($scaled, \count($logs[0]) - 1, $top);
     }
 
     /**
@@ -55,9 +44,9 @@ final readonly class Weights
 
     /**
      * @param list<array<int, float>> $scaled what is missing is nothing
-     * @param int $last the index of "a second fault"
+     * @param int $named how many hypotheses are named; those after them are composed pairs
      */
-    public static function ofScaled(array $scaled, int $last, float $top): self
+    public static function ofScaled(array $scaled, int $named, float $top): self
     {
         $posterior = $slips = [];
         foreach ($scaled as $f => $column) {
@@ -71,11 +60,11 @@ final readonly class Weights
             }
         }
         $sum = array_sum($slips);
+        $second = 0.0;
         foreach ($posterior as $i => $weight) {
             $posterior[$i] = $weight / $sum;
+            $second += $i >= $named ? $posterior[$i] : 0.0;
         }
-        $second = $posterior[$last];
-        unset($posterior[$last]);
 
         return new self(
             $posterior,

@@ -14,6 +14,7 @@ final readonly class Worth
      * @param float $wayMinutes of them until it can begin: walking, lifting, calling, and bleeding after it
      * @param float $aloneCents its own net worth once one is there
      * @param float $score worth per minute, minor units
+     * @param float $moved share of the belief that its answer is expected to move
      */
     public function __construct(
         public float $bits,
@@ -22,6 +23,7 @@ final readonly class Worth
         public float $score,
         public float $wayMinutes = 0.0,
         public float $aloneCents = 0.0,
+        public float $moved = 0.0,
     ) {
     }
 }

@@ -69,7 +69,12 @@ final readonly class Diagnosis
             $context = self::context($state, $chapter);
             $opening
                 = 0 === $n || null === $repaired
-                    ? Opening::first($field, $context, $settings->seconds->before)
+                    ? Opening::first(
+                        $field,
+                        $context,
+                        $settings->seconds->before,
+                        self::soundTold($field, $state),
+                    )
                     : Opening::afterRepair(
                         $field,
                         $beliefs[$n - 1],
@@ -81,6 +86,19 @@ final readonly class Diagnosis
         }
 
         return $beliefs;
+    }
+
+    /** Chance that nothing is wrong, of vehicles of which the driver says what he said. */
+    private static function soundTold(Field $field, JobState $state): ?float
+    {
+        $intake = $state->story->intake();
+
+        return null === $intake ? null : $field->knowledge->routes->sound(
+            $intake->complaints,
+            $intake->pattern,
+            $intake->arrival->stood,
+            $intake->arrival->drivenIn,
+        );
     }
 
     public function verdict(): Verdict

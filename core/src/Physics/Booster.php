@@ -26,6 +26,7 @@ final readonly class Booster
      * @param float $stuckUntil second at which the vacuum behind a stuck valve is gone
      * @param float $boreShare of the master over its right bore
      * @param float $gainShare of what a remote booster should add
+     * @param float $preloadN what an output rod that is too long pushes with, vacuum or none
      * @param Start|null $start of the engine, without vacuum before it; null: it runs, or nothing fills it
      */
     public function __construct(
@@ -36,20 +37,21 @@ final readonly class Booster
         private float $boreShare = 1.0,
         private float $gainShare = 1.0,
         private ?Start $start = null,
+        private float $preloadN = 0.0,
     ) {
         $this->perKpa = 0.1 * $layout->masterAreaCm2() * $boreShare ** 2;
-        $this->print = pack('d*', $stuckN, $stuckUntil, $vacuumKpa, $boreShare, $gainShare)
+        $this->print = pack('d*', $stuckN, $stuckUntil, $vacuumKpa, $boreShare, $gainShare, $preloadN)
             .(null === $start ? '' : pack('d*', $start->atS, $start->fillsS));
     }
 
-    /** F_rod = max(F_in + F_assist, F_stuck) in N; F_stuck only while there is vacuum. */
+    /** F_rod = max(F_in + F_assist, F_stuck, F_preload) in N; F_stuck only while there is vacuum. */
     public function rodN(float $footN, float $t = 0.0): float
     {
         $in = $this->layout->pedal->ratio * $footN;
         $vacuum = $this->vacuumAt($t);
         $held = $vacuum > self::HOLDS_ABOVE_KPA && $t < $this->stuckUntil ? $this->stuckN : 0.0;
 
-        return max($in + $this->assistN($in, $vacuum), $held);
+        return max($in + $this->assistN($in, $vacuum), $held, $this->preloadN);
     }
 
     /**

@@ -83,11 +83,16 @@ final readonly class Targets
             'slack' => [0.0, 30.0],  // mm at the push-rod, more than its free play
             'give' => [0.0, 30.0],   // mm at the push-rod a kN on it: booster, bulkhead or bracket that flexes
         ],
+        'chassis' => [
+            'pull_first' => [-1.0, 1.0],   // pull index at the first touch that is not the brakes', to the left
+            'pull_whole' => [-1.0, 1.0],   // the same through the whole stop
+        ],
         'remote' => [
             'gain_share' => [0.0, 1.0],    // of what it should add
         ],
         'booster' => [
             'stuck' => [0.0, 5000.0],      // N at the rod
+            'preload' => [0.0, 2000.0],    // N with which an output rod that is too long holds the master forward
             'hold_s' => [0.0, 86400.0],    // s
             'vacuum_kpa' => [0.0, 101.0],  // kPa below the air, engine running, pedal up
             'pressed_kpa' => [0.0, 101.0], // the same while the pedal is pressed
@@ -164,7 +169,7 @@ final readonly class Targets
                 Corner::cases(),
                 static fn (Corner $corner): bool => isset($layout->pipework->valves[$corner->value]),
             )),
-            'master', 'reservoir', 'fluid', 'pedal' => [null],
+            'master', 'reservoir', 'fluid', 'pedal', 'chassis' => [null],
             'metering' => null === $layout->pipework->meteringKpa ? [] : [null],
             'remote' => null === $layout->assist->remote ? [] : [null],
             'axle-pipe' => self::behindATee($layout),

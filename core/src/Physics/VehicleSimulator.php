@@ -268,6 +268,7 @@ final class VehicleSimulator
             CircuitBuilder::boreShare($effects),
             $effects->value('remote', null, 'gain_share', 1.0),
             null === $program->supply->from ? null : new Start($program->supply->from, $of('fill_s', Start::FILLS_S)),
+            $of('preload', 0.0),
         );
     }
 

@@ -72,6 +72,12 @@ abstract readonly class Observer
         return \count($this->words());
     }
 
+    /** The defect that a word says is seen in itself; null where it says none. */
+    public function sighting(string $word): ?Sighting
+    {
+        return null;
+    }
+
     /** What only the eye sees, with chances in the catalogue. */
     public function isSign(): bool
     {

@@ -13,9 +13,10 @@ final readonly class SignObserver extends Observer
 {
     /**
      * @param non-empty-list<float> $base chance of each word when no fault speaks to it
+     * @param array<string, Sighting> $seen words that are defects seen in themselves
      * @param list<string> $ordinary words behind which something ordinary stands, not a fault of the catalogue
      */
-    private function __construct(Wording $wording, public array $base, public array $ordinary)
+    private function __construct(Wording $wording, public array $base, public array $seen, public array $ordinary)
     {
         parent::__construct($wording);
     }
@@ -28,7 +29,8 @@ final readonly class SignObserver extends Observer
     public static function fromShape(Shape $shape, Observers $book): self
     {
         $wording = Wording::fromShape($shape);
-        $base = $shape->numbers('base');
+        $seen = array_map(Sighting::fromShape(...), $shape->each('seen'));
+        $base = [] === $seen ? $shape->numbers('base') : self::elsewhere($wording->words, $seen, $shape);
         if (\count($base) !== \count($wording->words) || abs(array_sum($base) - 1.0) > 1e-6 || min($base) < 0.0) {
             $shape->miss('base', 'one chance per word is expected, summing to 1');
             $base = array_fill(0, \count($wording->words), 1.0 / \count($wording->words));
@@ -40,7 +42,37 @@ final readonly class SignObserver extends Observer
             }
         }
 
-        return new self($wording, $base, $ordinary->keys());
+        return new self($wording, $base, $seen, $ordinary->keys());
+    }
+
+    /**
+     * How often each word is said where the fault is elsewhere: what is left is as it should be.
+     *
+     * @param non-empty-list<string> $words
+     * @param array<string, Sighting> $seen
+     *
+     * @return list<float>
+     */
+    private static function elsewhere(array $words, array $seen, Shape $shape): array
+    {
+        $good = array_values(array_diff($words, array_keys($seen)));
+        if (1 !== \count($good) || [] !== array_diff(array_keys($seen), $words)) {
+            $shape->miss('seen', 'every word but the good one is expected here, and no other');
+        }
+        $left = 1.0;
+        foreach ($seen as $sighting) {
+            $left -= $sighting->elsewhere();
+        }
+
+        return array_map(
+            static fn (string $word): float => isset($seen[$word]) ? $seen[$word]->elsewhere() : $left,
+            $words,
+        );
+    }
+
+    public function sighting(string $word): ?Sighting
+    {
+        return $this->seen[$word] ?? null;
     }
 
     /** What most vehicles show; the words stand in the order in which they are looked for. */

@@ -28,6 +28,11 @@ final readonly class FreePlay extends Plain
 
     public function read(Subject $subject, Asked $asked): float
     {
+        // a rod that holds the master forward leaves no play
+        if ($subject->effect('booster', null, 'preload', 0.0) > 0.0) {
+            return 0.0;
+        }
+
         return $subject->instruments->freePlayMm($subject->pressed(), $subject->effect('pedal', null, 'slack', 0.0));
     }
 }

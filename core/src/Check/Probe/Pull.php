@@ -33,9 +33,12 @@ final readonly class Pull extends Plain
 
     public function read(Subject $subject, Asked $asked): float
     {
-        return $subject->instruments->pullIndex(
+        $first = 'first' === $asked->with->word('moment');
+        $brakes = $subject->instruments->pullIndex(
             $subject->stopped(),
-            'first' === $asked->with->word('moment') ? Program::FIRST_INSTANT : Program::WHOLE_STOP,
+            $first ? Program::FIRST_INSTANT : Program::WHOLE_STOP,
         );
+
+        return $brakes + $subject->effect('chassis', null, $first ? 'pull_first' : 'pull_whole', 0.0);
     }
 }

@@ -8,7 +8,7 @@ namespace Rodrel\Core\Isolation;
  * How likely everything is that shares a cause of error, the cause summed out. Hypotheses that show the same in all of
  * these rows are one: most of them, for most rows.
  */
-final readonly class Told
+final readonly class SharedCause
 {
     /** No chance counts as less: one reading alone never makes a thing impossible. */
     private const LEAST = 1e-300;
@@ -16,8 +16,7 @@ final readonly class Told
     /**
      * @param non-empty-list<Evidence> $rows
      * @param list<int> $of which entry each hypothesis has
-     * @param array<int, list<non-empty-list<float>>> $columns all rows together, by share of slips, point, entry; the
-     *     last entry is "a second fault"
+     * @param array<int, list<non-empty-list<float>>> $columns all rows together, by share of slips, point, entry
      * @param list<non-empty-array<int, float>> $chances the points summed out, by share of slips, then entry
      */
     private function __construct(
@@ -50,39 +49,43 @@ final readonly class Told
         return new self($rows, $of, $columns, $chances);
     }
 
-    /** @return non-empty-array<int, float> by entry, "a second fault" last */
+    /** @return non-empty-array<int, float> by entry */
     public function logs(int $slips): array
     {
         return array_map(log(...), $this->chances[$slips]);
     }
 
+    /** Whether one of its rows is of that reading. */
+    public function has(int $reading): bool
+    {
+        return [] !== array_filter($this->rows, static fn (Evidence $row): bool => $row->reading === $reading);
+    }
+
     /**
-     * What taking one reading away does to the weight of some hypotheses.
+     * The same without one reading.
      *
-     * @param array<int, mixed> $live by hypothesis; "a second fault" after all that are predicted
+     * @param array<int, mixed> $live by hypothesis
      *
-     * @return list<array<int, float>> factor by share of slips, then hypothesis
+     * @return array<int, float> by hypothesis
      */
-    public function lifted(int $reading, array $live): array
+    public function logsWithout(int $slips, int $reading, array $live): array
     {
         $own = array_filter($this->rows, static fn (Evidence $row): bool => $row->reading === $reading);
-        $second = \count($this->chances[0]) - 1;
-        $entries = $lifted = [];
-        foreach ($live as $i => $_) {
-            $entries[$this->of[$i] ?? $second][] = $i;
+        if (\count($own) === \count($this->rows)) {
+            return array_fill_keys(array_keys($live), 0.0);
         }
-        $alone = \count($own) === \count($this->rows);
-        foreach ($this->chances as $f => $chances) {
-            foreach ($entries as $k => $members) {
-                $left = $alone ? 1.0 : $this->left($f, $k, $members[0], $own);
-                $factor = max($left, self::LEAST) / $chances[$k];
-                foreach ($members as $i) {
-                    $lifted[$f][$i] = $factor;
-                }
-            }
+        if ([] === $own) {
+            $all = $this->logs($slips);
+
+            return array_map(static fn (int $entry): float => $all[$entry], array_intersect_key($this->of, $live));
+        }
+        $known = $logs = [];
+        foreach ($live as $i => $_) {
+            $entry = $this->of[$i];
+            $logs[$i] = $known[$entry] ??= log(max(self::LEAST, $this->left($slips, $entry, $i, $own)));
         }
 
-        return array_values($lifted);
+        return $logs;
     }
 
     /**
@@ -97,7 +100,7 @@ final readonly class Told
             $chance = $weight * $this->columns[$f][$z][$entry];
             foreach ($own as $row) {
                 $column = $row->columns[$f][$z];
-                $chance /= max(self::LEAST, $column[$row->index[$hypothesis] ?? \count($column) - 1]);
+                $chance /= max(self::LEAST, $column[$row->index[$hypothesis]]);
             }
             $left += $chance;
         }
@@ -120,9 +123,7 @@ final readonly class Told
         foreach ($of as $i => $entry) {
             $of[$i] = $known[$entry * $size + $row->index[$i]] ??= \count($known);
         }
-        $second = \count($columns[0][0]) - 1;
         $both = array_keys($known);
-        $both[] = $second * $size + $size - 1;
         $joined = [];
         foreach ($columns as $f => $points) {
             foreach ($points as $z => $chances) {

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation\Rules;
+
+use Rodrel\Core\Isolation\Decision;
+use Rodrel\Core\Isolation\Standing;
+
+/** The complaint's own checks are sound, it was tried, nothing was seen, and it is none of the serious ones: not shown
+ * today. A search that found nothing does not go on by taking a vehicle apart. */
+final readonly class LetGo implements Rule
+{
+    private const LOOK = 'look';
+
+    public function decide(Standing $at): ?Decision
+    {
+        $left = $at->looksOver() || $at->route->serious || $at->passed() || !$at->isAllSound();
+        if ($left || [] === $at->now->readings || !$this->isSeen($at)) {
+            return null;
+        }
+
+        return Decision::end('not-shown');
+    }
+
+    /** Level, wet places and lamps were looked at. */
+    private function isSeen(Standing $at): bool
+    {
+        return [] === $at->open([self::LOOK]);
+    }
+}

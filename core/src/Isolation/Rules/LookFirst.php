@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation\Rules;
+
+use Rodrel\Core\Isolation\Proposal;
+use Rodrel\Core\Isolation\Standing;
+
+/** Look before you open: no joint, bleeder, drum or caliper while a look within reach at the same place is open. */
+final readonly class LookFirst
+{
+    /** What is looked at before a joint of a line, and before a brake is taken apart. */
+    private const BEFORE_OPENING = ['hose-look', 'pipe-look', 'cap-look'];
+    private const BEFORE_TAKING_APART = ['parking-slack', 'lever-stop', 'caliper-look'];
+
+    public static function before(Proposal $wanted, Standing $at): Proposal
+    {
+        $wake = $wanted->check->demand->wake;
+        $looks = match (true) {
+            null !== $wake->opens => self::BEFORE_OPENING,
+            null !== $wake->apart => self::BEFORE_TAKING_APART,
+            default => [],
+        };
+        $place = $wanted->at->place;
+        foreach ($looks as $look) {
+            foreach ($at->route->has($look) ? $at->open([$look]) : [] as $one) {
+                $same = $one->at->place->isVehicle()
+                    || $at->belief->field->layout->reaches($one->at->place, $place)
+                    || $one->at->place->covers($place);
+                if ($same && !$one->at->is($wanted->at)) {
+                    return $one;
+                }
+            }
+        }
+
+        return $wanted;
+    }
+}

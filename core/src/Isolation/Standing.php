@@ -1,0 +1,278 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Isolation;
+
+use Rodrel\Core\Check\Check;
+use Rodrel\Core\Vehicle\Lift;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\GroupAt;
+use Rodrel\Core\Vocabulary\Place;
+
+/** Where a job stands, as the rules ask it: worked out once, and only what is asked for. */
+final class Standing
+{
+    /** A suspect as heavy as this draws the search to its wheel (share; estimate). */
+    private const DRAWS = 0.1;
+
+    public readonly Planner $planner;
+    public readonly Route $route;
+    /** @var list<string> complaints that are looked into: said, and found */
+    public readonly array $troubles;
+    public readonly GroupAt $group;
+    public readonly float $mass;
+    public readonly Confirmation $proof;
+    public readonly ?Contradiction $contradiction;
+    /** @var list<CheckAt> that confirm the leading group */
+    public readonly array $confirming;
+    /** @var list<Corner>|null wheels that are looked at; null: all */
+    private readonly ?array $wheels;
+    /** @var list<Proposal>|null */
+    private ?array $onRoute = null;
+    /** @var list<Proposal>|null */
+    private ?array $everything = null;
+    /** @var list<Sighted>|null */
+    private ?array $sightings = null;
+
+    public function __construct(
+        public readonly Belief $belief,
+        public readonly Situation $now,
+        public readonly Settings $settings,
+    ) {
+        $knowledge = $belief->field->knowledge;
+        $this->planner = new Planner($belief, $settings);
+        $this->troubles = $now->lookedInto($knowledge->checks, $knowledge->routes);
+        $this->route = $knowledge->routes->route($this->troubles, $now->pattern($knowledge->checks));
+        [$this->group, $this->mass] = $belief->leader();
+        $this->confirming = Confirming::of($belief, $this->group);
+        $this->proof = Confirmation::of($belief, $settings, $this->group, $this->confirming);
+        $this->contradiction = Contradiction::in($belief, $now);
+        $this->wheels = $this->wheels();
+    }
+
+    /** Nobody complains: the vehicle is looked over. */
+    public function looksOver(): bool
+    {
+        return $this->now->looksOver($this->belief->field->knowledge->checks);
+    }
+
+    /** Whether the leading suspect may be signed by its belief alone. */
+    public function passed(): bool
+    {
+        return $this->mass >= $this->settings->threshold;
+    }
+
+    /** How many acts were made since the last change of the vehicle; a round is one. */
+    public function acts(): int
+    {
+        $acts = [];
+        foreach ($this->now->readings as $reading) {
+            if (!$this->check($reading)->role->asked) {
+                $acts[$reading->entry()] = true;
+            }
+        }
+
+        return \count($acts);
+    }
+
+    public function check(Reading $reading): Check
+    {
+        return $this->belief->field->knowledge->checks->of($reading->check);
+    }
+
+    /**
+     * What the complaint calls for and is still open, best first, whatever stands before it.
+     *
+     * @return list<Proposal>
+     */
+    public function onRoute(): array
+    {
+        return $this->onRoute ??= $this->planner->rank($this->now, $this->isCalledFor(...));
+    }
+
+    /**
+     * The same of every check there is.
+     *
+     * @return list<Proposal>
+     */
+    public function everything(): array
+    {
+        return $this->everything ??= $this->planner->rank(
+            $this->now,
+            fn (Check $check, CheckAt $at): bool => $this->isConcerned($check, $at->place),
+        );
+    }
+
+    /**
+     * Those that can be made now, lowering and putting together allowed.
+     *
+     * @param list<Proposal> $ranked
+     *
+     * @return list<Proposal>
+     */
+    public static function possible(array $ranked): array
+    {
+        return array_values(array_filter($ranked, static fn (Proposal $one): bool => $one->isPossible(true)));
+    }
+
+    public function isCalledFor(Check $check, CheckAt $at): bool
+    {
+        $called = [] === $this->troubles
+            || $this->route->has($check->id)
+            || (null !== $check->demand->turn->first && $this->now->hasTurn($check, $this->belief->field->knowledge->checks));
+
+        return $called && $this->isConcerned($check, $at->place);
+    }
+
+    /** Whether it is made where the complaint, a finding or a suspect is. */
+    private function isConcerned(Check $check, Place $place): bool
+    {
+        $corners = $place->wheels();
+        if (null === $this->wheels || [] === $corners) {
+            return true;
+        }
+
+        return [] !== array_filter(
+            $this->wheels,
+            fn (Corner $wheel): bool => $place->covers(Place::at($wheel)),
+        );
+    }
+
+    /** @return list<Sighted> defects seen in themselves, likeliest to explain the complaint first */
+    public function sightings(): array
+    {
+        return $this->sightings ??= Sighted::in($this->belief);
+    }
+
+    /** Whether a reading says anything but what a sound vehicle says. */
+    public function isOdd(Reading $reading): bool
+    {
+        foreach ($reading->outcomes as $row => $word) {
+            if ($word !== $this->belief->field->usual($reading->check->row($row))) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Everything read so far is as it should be, but for what is common on vehicles that brake well. */
+    public function isAllSound(): bool
+    {
+        foreach ($this->now->readings as $reading) {
+            if ($this->check($reading)->role->asked || !$this->isOdd($reading)) {
+                continue;
+            }
+            foreach ($reading->outcomes as $row => $word) {
+                $usual = $word === $this->belief->field->usual($reading->check->row($row));
+                $seen = $this->check($reading)->row($row)?->observer->sighting($word);
+                if (!$usual && (null === $seen || $seen->also < Sighted::COMMON)) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * Checks of a list that are still open, in its order, at every place that is looked at.
+     *
+     * @param list<string> $ids
+     *
+     * @return list<Proposal> that can be made
+     */
+    public function open(array $ids): array
+    {
+        $open = [];
+        $field = $this->belief->field;
+        foreach ($ids as $id) {
+            $check = $field->knowledge->checks->of($id);
+            $known = [];
+            foreach ($check->everywhere($field->layout) as $at) {
+                $rows = $this->now->open($check, $at);
+                $same = $field->same($at);
+                if ([] === $rows || !$this->isConcerned($check, $at->place) || isset($known[$same])) {
+                    continue;
+                }
+                foreach ($this->now->readings as $reading) {
+                    if ($field->same($reading->check) === $same && !$reading->check->is($at)) {
+                        continue 2;
+                    }
+                }
+                $known[$same] = true;
+                $one = $this->planner->alone($this->planner->weigh($check, $at->place, $this->now, $rows));
+                if ($one->isPossible(true)) {
+                    $open[] = $one;
+                }
+            }
+        }
+
+        return $open;
+    }
+
+    /**
+     * A reading taken once more: what is odd or unsure and inferred, in a few minutes, with nothing to refit or reopen.
+     */
+    public function again(Reading $reading, float $minutes): ?Proposal
+    {
+        $check = $this->check($reading);
+        $wake = $check->demand->wake;
+        $cheap = $check->demand->minutes <= $minutes
+            && null === $wake->opens
+            && null === $wake->apart
+            && !$wake->eases
+            && Lift::WheelsOff !== $check->demand->lift;
+        if (
+            !$cheap
+            || '' === $check->family
+            || !($reading->unsure || $this->isOdd($reading))
+            || !$reading->bearsAnother()
+            || !$check->canBeRepeated($this->now->car->drivenIn)
+        ) {
+            return null;
+        }
+
+        return $this->planner->again($reading, $this->now);
+    }
+
+    /** @return list<Corner>|null */
+    private function wheels(): ?array
+    {
+        $wheels = [];
+        $named = false;
+        foreach ($this->troubles as $trouble) {
+            $own = RouteBook::wheels($trouble);
+            if (null === $own) {
+                return null;
+            }
+            $named = true;
+            array_push($wheels, ...$own);
+        }
+        if (!$named) {
+            return null;
+        }
+        foreach ($this->now->readings as $reading) {
+            foreach ($reading->outcomes as $row => $word) {
+                $odd = $word !== $this->belief->field->usual($reading->check->row($row));
+                foreach ($odd ? [Corner::tryFrom($row), Corner::tryFrom($word)] : [] as $wheel) {
+                    $wheels[] = $wheel;
+                }
+                array_push($wheels, ...$odd ? $reading->check->place->wheels() : []);
+            }
+        }
+        foreach ($this->belief->groups as $group => $mass) {
+            if ($mass >= self::DRAWS) {
+                array_push($wheels, ...GroupAt::parse($group)->place->wheels());
+            }
+        }
+        $once = [];
+        foreach ($wheels as $wheel) {
+            $once += null === $wheel ? [] : [$wheel->value => $wheel];
+        }
+
+        return array_values($once);
+    }
+}
