@@ -266,7 +266,7 @@ final readonly class IsolateCommand extends JsonCommand
         return [
             'check' => (string) $proposal->at,
             'rows' => array_values(array_filter($proposal->rows, static fn (string $row): bool => '' !== $row)),
-            'minutes' => round($proposal->worth->minutes, 1),
+            'minutes' => round($proposal->worth->minutes - $proposal->worth->wayMinutes, 1),
             'way_minutes' => round($proposal->worth->wayMinutes, 1),
             'bits' => round($proposal->worth->bits, 3),
             'saving_cents' => (int) round($proposal->worth->savingCents),

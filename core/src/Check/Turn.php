@@ -15,6 +15,7 @@ final readonly class Turn
     /**
      * @param int|null $first its place in the first look, that comes before everything else
      * @param list<string> $unlessSeen answers, `check/row/word`, with which it has its turn all the same
+     * @param list<string> $ifSeen answers, `check/row/word`, without any of which its question has no answer
      * @param string|null $after id of the check that comes first at the same place
      * @param string|null $instead id of the next best check where a tool of this one is missing; null: there is none
      * @param list<string> $notFor kinds of complaint with which nobody makes it: how their ids begin
@@ -23,6 +24,7 @@ final readonly class Turn
         public ?int $first,
         private array $notFor,
         private array $unlessSeen,
+        private array $ifSeen,
         public ?string $after,
         public ?string $instead,
     ) {
@@ -34,9 +36,20 @@ final readonly class Turn
             $shape->has('first') ? (int) $shape->positive('first') : null,
             $shape->texts('not_for'),
             $shape->texts('unless_seen'),
+            $shape->texts('if_seen'),
             $shape->optionalText('after'),
             $shape->optionalText('instead'),
         );
+    }
+
+    /**
+     * Whether its question can have an answer: what is wet is asked where something is.
+     *
+     * @param list<string> $seen answers so far, `check/row/word`
+     */
+    public function makesSense(array $seen): bool
+    {
+        return [] === $this->ifSeen || [] !== array_intersect($this->ifSeen, $seen);
     }
 
     /**

@@ -32,17 +32,8 @@ final readonly class Answers
     public function __construct(private Belief $belief)
     {
         $field = $belief->field;
-        $posterior = $belief->weights->posterior;
-        // of two faults that nobody named the heavier one is what the next check is about
-        foreach ($posterior as $i => $weight) {
-            $two = $field->two($i);
-            if (null !== $two) {
-                [$one, $other] = $two;
-                $heavier = ($posterior[$one] ?? 0.0) >= ($posterior[$other] ?? 0.0) ? $one : $other;
-                $posterior[$heavier] = ($posterior[$heavier] ?? 0.0) + $weight;
-                unset($posterior[$i]);
-            }
-        }
+        // of two faults that nobody named the likelier one is what the next check is about
+        $posterior = $field->folded($belief->weights->posterior);
         $live = $weights = $groupOf = [];
         $doubt = 1.0 - min(1.0, $belief->leader()[1]);
         foreach (self::heavier($posterior, self::NEGLIGIBLE * $doubt) as $i => $weight) {

@@ -17,7 +17,7 @@ final readonly class Explanation
         // what every answer denies is told as it commonly is
         $commonly = array_intersect_key($belief->opening->weights, $members);
         foreach ($belief->readings as $n => $reading) {
-            $before = array_intersect_key($belief->without($n)->posterior, $members);
+            $before = array_intersect_key($belief->field->folded($belief->without($n)->posterior), $members);
             $ratio = self::ratio($belief, $belief->groupsWithout($n), $group);
             $arguments[] = new Argument(
                 $reading,
@@ -87,9 +87,6 @@ final readonly class Explanation
             $signature = $belief->field->signature->rows[$reading->check->row($row)];
             $mass = array_fill(0, \count($signature['words']), 0.0);
             foreach ($members as $i => $weight) {
-                if (null !== $belief->field->two($i)) {
-                    continue;
-                }
                 foreach ($signature['table'][$signature['index'][$i]] as $word => $chance) {
                     $mass[$word] += $weight * $chance;
                 }

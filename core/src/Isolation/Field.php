@@ -29,9 +29,9 @@ final readonly class Field
     /**
      * @param non-empty-list<Particle> $particles single faults: the first hypotheses
      * @param list<array{int, int}> $pairs two of them together: the hypotheses after those
-     * @param list<array{int, int}> $composed pairs that nobody named: the last hypotheses
-     * @param Index $groups repair group of each hypothesis, of a pair both
-     * @param Index $suspects fault at its place of each hypothesis, of a pair both
+     * @param list<array{int, int, float}> $composed pairs that nobody named, and their weight: the last hypotheses
+     * @param Index $groups repair group of each named hypothesis, of a pair both
+     * @param Index $suspects fault at its place of each named hypothesis, of a pair both
      */
     private function __construct(
         public Knowledge $knowledge,
@@ -97,7 +97,7 @@ final readonly class Field
         $composed = Composed::of($particles);
         $groups = array_map(static fn (Particle $one): string => (string) $one->group, $particles);
         $suspects = array_map(static fn (Particle $one): string => (string) $one->suspect, $particles);
-        foreach ([...$pairs, ...$composed] as [$i, $j]) {
+        foreach ($pairs as [$i, $j]) {
             $groups[] = Pair::of($groups[$i], $groups[$j]);
             $suspects[] = Pair::of($suspects[$i], $suspects[$j]);
         }
@@ -143,7 +143,34 @@ final readonly class Field
      */
     public function two(int $hypothesis): ?array
     {
-        return $this->composed[$hypothesis - $this->named()] ?? null;
+        [$one, $other] = $this->composed[$hypothesis - $this->named()] ?? [null, null];
+
+        return null === $one || null === $other ? null : [$one, $other];
+    }
+
+    /**
+     * With each pair that nobody named counted for the likelier of its two alone: of the other nothing is known.
+     *
+     * @param array<int, float> $posterior by hypothesis
+     *
+     * @return array<int, float> of the named hypotheses
+     */
+    public function folded(array $posterior): array
+    {
+        $named = $this->named();
+        if ([] === $posterior || array_key_last($posterior) < $named) {
+            return $posterior;
+        }
+        foreach ($this->composed as $n => [$one, $other]) {
+            $weight = $posterior[$named + $n] ?? 0.0;
+            if ($weight > 0.0) {
+                $likelier = ($posterior[$one] ?? 0.0) >= ($posterior[$other] ?? 0.0) ? $one : $other;
+                $posterior[$likelier] = ($posterior[$likelier] ?? 0.0) + $weight;
+            }
+            unset($posterior[$named + $n]);
+        }
+
+        return $posterior;
     }
 
     /** @return list<int> the few severities of a suspect that stand for it in pairs */
@@ -203,7 +230,7 @@ final readonly class Field
      */
     public function groupSums(array $weights): array
     {
-        $sums = $this->groups->sums($weights);
+        $sums = $this->groups->sums($this->folded($weights));
 
         return self::apart($sums);
     }
@@ -215,7 +242,7 @@ final readonly class Field
      */
     public function bySuspect(array $weights): array
     {
-        $sums = self::apart($this->suspects->sums($weights));
+        $sums = self::apart($this->suspects->sums($this->folded($weights)));
         arsort($sums);
 
         return $sums;

@@ -36,17 +36,13 @@ final readonly class Margins
     public static function of(Belief $belief, Situation $now, Settings $settings, array $fitted): self
     {
         $costs = Costs::of($belief->field, $settings);
-        $sums = $belief->field->groups->sums($belief->weights->posterior);
+        $folded = $belief->field->folded($belief->weights->posterior);
+        $sums = $belief->field->groups->sums($folded);
         $masses = array_map(static fn (string $name): float => $sums[$name], $belief->field->groups->names);
         $last = array_key_last($belief->readings);
         $before = null === $last ? [] : $belief->groupsWithout($last);
         arsort($before);
-        $simulated = array_filter(
-            $belief->weights->posterior,
-            static fn (int $i): bool => null === $belief->field->two($i),
-            \ARRAY_FILTER_USE_KEY,
-        );
-        $suspects = $belief->field->suspects->sums($simulated);
+        $suspects = $belief->field->suspects->sums($folded);
         arsort($suspects);
 
         return new self(

@@ -62,8 +62,8 @@ final readonly class Opening
         ?float $soundTold = null,
     ): self {
         $shares = [];
-        foreach ($field->composed as [$i, $j]) {
-            $shares[] = $context->factor($field->particles[$i]) * $context->factor($field->particles[$j]);
+        foreach ($field->composed as [$i, $j, $weight]) {
+            $shares[] = $weight * $context->factor($field->particles[$i]) * $context->factor($field->particles[$j]);
         }
         $sum = array_sum($shares);
         foreach ($shares as $share) {

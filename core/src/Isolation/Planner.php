@@ -59,13 +59,14 @@ final class Planner
         $troubles = $now->troubles($knowledge->checks);
         $held = $now->held($knowledge->checks);
         $unspun = Situation::isOfDrag($troubles) && !$now->spun($knowledge->checks);
+        $answers = $now->seen($knowledge->checks);
         $proposals = $seen = [];
         foreach ($now->readings as $reading) {
             $seen[$field->same($reading->check)] = true;
         }
         foreach ($knowledge->checks as $check) {
             $early = $unspun && Lift::WheelsOff === $check->demand->lift;
-            if ($check->role->proof || $check->role->asked || $early) {
+            if ($check->role->proof || $check->role->asked || $early || !$check->demand->turn->makesSense($answers)) {
                 continue;
             }
             foreach ($check->everywhere($field->layout) as $at) {

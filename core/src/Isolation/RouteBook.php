@@ -81,7 +81,7 @@ final readonly class RouteBook
                 array_push($more, ...$route->texts('more'));
                 $serious = $serious
                     || $route->flag('serious')
-                    || \in_array($pattern, $route->in('serious_if')->texts('pattern'), true);
+                    || (!$stood && \in_array($pattern, $route->in('serious_if')->texts('pattern'), true));
             }
         }
         $once = static fn (array $ids): array => array_values(array_unique($ids));

@@ -23,6 +23,9 @@ final readonly class Situation
     /**
      * @param list<Reading> $readings standing readings of this epoch
      * @param bool $firstEpoch nothing was repaired yet
+     * @param list<string> $said complaints of the intake, whatever was repaired since
+     * @param string $pattern when the main one happens; '' where nobody said
+     * @param bool $stood it stood for weeks
      * @param Reach $reach of what is known: a gate asks for nothing that this vehicle cannot show
      */
     public function __construct(
@@ -30,6 +33,9 @@ final readonly class Situation
         public array $readings,
         public bool $firstEpoch = true,
         public Reach $reach = Reach::Foot,
+        public array $said = [],
+        public string $pattern = '',
+        public bool $stood = false,
     ) {
     }
 
@@ -96,14 +102,14 @@ final readonly class Situation
     /** @return list<string> what the driver said, by complaint */
     public function complaints(Checks $checks): array
     {
-        $said = [];
+        $said = $this->said;
         foreach ($this->readings as $reading) {
             if ($checks->of($reading->check)->firstRow()->observer instanceof ComplaintObserver) {
                 array_push($said, ...array_values($reading->outcomes), ...$reading->also);
             }
         }
 
-        return $said;
+        return array_values(array_unique($said));
     }
 
     /**
@@ -137,19 +143,6 @@ final readonly class Situation
         }
 
         return array_values(array_unique($troubles));
-    }
-
-    /** When it happens, as the driver said; '' where nobody asked. */
-    public function pattern(Checks $checks): string
-    {
-        foreach ($this->readings as $reading) {
-            $check = $checks->of($reading->check);
-            if ($check->role->asked && !$check->firstRow()->observer instanceof ComplaintObserver) {
-                return array_values($reading->outcomes)[0];
-            }
-        }
-
-        return '';
     }
 
     /**

@@ -16,6 +16,10 @@ final class Standing
 {
     /** A suspect as heavy as this draws the search to its wheel (share; estimate). */
     private const DRAWS = 0.1;
+    /** A common defect that is believed to have made the complaint so much is not passed over (share; estimate). */
+    private const EXPLAINS = 0.15;
+    /** Up to this place in the first look it is made on every job. */
+    private const ALWAYS = 3;
 
     public readonly Planner $planner;
     public readonly Route $route;
@@ -44,7 +48,7 @@ final class Standing
         $knowledge = $belief->field->knowledge;
         $this->planner = new Planner($belief, $settings);
         $this->troubles = $now->lookedInto($knowledge->checks, $knowledge->routes);
-        $this->route = $knowledge->routes->route($this->troubles, $now->pattern($knowledge->checks));
+        $this->route = $knowledge->routes->route($this->troubles, $now->pattern, $now->stood);
         [$this->group, $this->mass] = $belief->leader();
         $this->confirming = Confirming::of($belief, $this->group);
         $this->proof = Confirmation::of($belief, $settings, $this->group, $this->confirming);
@@ -121,9 +125,19 @@ final class Standing
     {
         $called = [] === $this->troubles
             || $this->route->has($check->id)
-            || (null !== $check->demand->turn->first && $this->now->hasTurn($check, $this->belief->field->knowledge->checks));
+            || $this->isFirst($check);
 
         return $called && $this->isConcerned($check, $at->place);
+    }
+
+    /** Part of the first look at this vehicle: always, or because its complaint calls for it. */
+    public function isFirst(Check $check): bool
+    {
+        $turn = $check->demand->turn;
+
+        return null !== $turn->first
+            && $this->now->hasTurn($check, $this->belief->field->knowledge->checks)
+            && ([] === $this->troubles || $turn->first <= self::ALWAYS || \in_array($check->id, $this->route->own, true));
     }
 
     /** Whether it is made where the complaint, a finding or a suspect is. */
@@ -173,6 +187,11 @@ final class Standing
                 }
             }
         }
+        foreach ($this->sightings() as $seen) {
+            if ($seen->explains >= self::EXPLAINS) {
+                return false;
+            }
+        }
 
         return true;
     }
@@ -204,13 +223,33 @@ final class Standing
                 }
                 $known[$same] = true;
                 $one = $this->planner->alone($this->planner->weigh($check, $at->place, $this->now, $rows));
-                if ($one->isPossible(true)) {
-                    $open[] = $one;
+                $first = $one->isPossible(true) ? $one : $this->opener($one);
+                if (null !== $first) {
+                    $open[] = $first;
                 }
             }
         }
 
         return $open;
+    }
+
+    /** What has to be made before a check that waits for readings alone: a wheel is spun before anybody drives. */
+    private function opener(Proposal $wanted): ?Proposal
+    {
+        $first = null;
+        foreach ($wanted->gates as $gate) {
+            foreach ($gate->waits ? array_diff($gate->unmet, $gate->preparations) : [] as $unmet) {
+                $answer = $gate->answers[$unmet] ?? null;
+                if (null === $answer || $gate->seenUnsafe) {
+                    return null;
+                }
+                $check = $this->belief->field->knowledge->checks->of($answer);
+                $one = $this->planner->alone($this->planner->weigh($check, $answer->place, $this->now));
+                $first ??= $one->isPossible(true) ? $one : null;
+            }
+        }
+
+        return $first;
     }
 
     /**

@@ -47,6 +47,7 @@ final readonly class Verdict
             new Rules\Split(),
             new Rules\Confirm(),
             new Rules\DoubtfulAgain(),
+            new Rules\CheapFirst(),
             new Rules\WorthItsMoney(),
             new Rules\Signed(),
             new Rules\Wider(),

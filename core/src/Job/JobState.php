@@ -69,7 +69,15 @@ final readonly class JobState implements Door
         $car = $now->carState($catalogue->checks, $open);
         $stage = self::stageOf($catalogue, $story, $repaired, $proof);
 
-        $situation = new Situation($car, $readings, null === $repaired, $layout->reach());
+        $situation = new Situation(
+            $car,
+            $readings,
+            null === $repaired,
+            $layout->reach(),
+            $story->intake()->complaints ?? [],
+            $story->intake()->pattern ?? '',
+            true === $story->intake()?->arrival->stood,
+        );
 
         return new self($vehicle, $story, $situation, $proof, $stage, $repaired);
     }

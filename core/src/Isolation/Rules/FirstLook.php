@@ -18,7 +18,8 @@ final readonly class FirstLook implements Rule
         foreach ($at->now->firstEpoch ? Standing::possible($at->onRoute()) : [] as $one) {
             $turn = $one->check->demand->turn->first;
             $here = $at->now->car->onGround() || Lift::Any === $one->check->demand->lift;
-            if (null !== $turn && $here && $turn < ($first?->check->demand->turn->first ?? \PHP_INT_MAX)) {
+            $new = !$at->now->made($one->at) && $at->isFirst($one->check);
+            if (null !== $turn && $new && $here && $turn < ($first?->check->demand->turn->first ?? \PHP_INT_MAX)) {
                 $first = $one;
             }
         }
