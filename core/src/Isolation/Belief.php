@@ -161,6 +161,12 @@ final class Belief
         return false;
     }
 
+    /** How well a repair group fits what the driver said, against everything together; 1 where he said nothing. */
+    public function fitsWhatWasSaid(GroupAt $group): float
+    {
+        return $this->testimony?->fits($this->opening, $this->field->membersOf($group)) ?? 1.0;
+    }
+
     public function second(): float
     {
         return $this->weights->second;

@@ -25,6 +25,8 @@ final readonly class Field
 {
     /** The group of a vehicle whose brakes are sound. */
     public const NOTHING = 'none@vehicle';
+    /** What so many vehicles without a fault show is nothing odd (share; estimate, 0.1 to 0.3). */
+    private const OFTEN = 0.15;
 
     /**
      * @param non-empty-list<Particle> $particles single faults: the first hypotheses
@@ -128,6 +130,19 @@ final readonly class Field
         $chances = $signature['table'][null === $nothing ? 0 : $signature['index'][$nothing]];
 
         return $signature['words'][(int) array_search(max($chances), $chances, true)];
+    }
+
+    /** Whether a vehicle without any fault often enough says that. */
+    public function isUsual(string $row, string $word): bool
+    {
+        if ($word === $this->usual($row)) {
+            return true;
+        }
+        $signature = $this->signature->rows[$row];
+        $nothing = $this->nothing();
+        $chances = $signature['table'][null === $nothing ? 0 : $signature['index'][$nothing]];
+
+        return $chances[(int) array_search($word, $signature['words'], true)] >= self::OFTEN;
     }
 
     /** How many hypotheses are named: single faults, and pairs that were simulated. */
@@ -286,6 +301,18 @@ final readonly class Field
         $hose = Places::HoseCorner === $check->places->kind && null === $check->demand->wake->opens && null !== $corner;
 
         return $hose ? (string) CheckAt::of($at->id, $this->layout->hoseOf($corner)) : (string) $at;
+    }
+
+    /** What is one act for the vehicle or a circuit, at whichever wheel it is read: the master eased off, say. */
+    public function act(CheckAt $at): string
+    {
+        $corner = $at->place->corner();
+
+        return match ($this->knowledge->checks->of($at)->places->oneAct) {
+            'vehicle' => $at->id,
+            'circuit' => null === $corner ? (string) $at : $at->id.' '.$this->layout->chamberOf($corner)->id,
+            default => $this->same($at),
+        };
     }
 
     /** The group that a suspect belongs to. */

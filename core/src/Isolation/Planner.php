@@ -62,7 +62,7 @@ final class Planner
         $answers = $now->seen($knowledge->checks);
         $proposals = $seen = [];
         foreach ($now->readings as $reading) {
-            $seen[$field->same($reading->check)] = true;
+            $seen[$field->act($reading->check)] = true;
         }
         foreach ($knowledge->checks as $check) {
             $early = $unspun && Lift::WheelsOff === $check->demand->lift;
@@ -71,7 +71,7 @@ final class Planner
             }
             foreach ($check->everywhere($field->layout) as $at) {
                 $open = $now->open($check, $at);
-                $same = $field->same($at);
+                $same = $field->act($at);
                 $known = isset($seen[$same]) && !$now->made($at);
                 $apt = [] !== $open && !$known && !self::isFree($check, $at->place, $held);
                 if ($apt && $wanted($check, $at)) {

@@ -164,7 +164,7 @@ final class Standing
     public function isOdd(Reading $reading): bool
     {
         foreach ($reading->outcomes as $row => $word) {
-            if ($word !== $this->belief->field->usual($reading->check->row($row))) {
+            if (!$this->belief->field->isUsual($reading->check->row($row), $word)) {
                 return true;
             }
         }
@@ -180,7 +180,7 @@ final class Standing
                 continue;
             }
             foreach ($reading->outcomes as $row => $word) {
-                $usual = $word === $this->belief->field->usual($reading->check->row($row));
+                $usual = $this->belief->field->isUsual($reading->check->row($row), $word);
                 $seen = $this->check($reading)->row($row)?->observer->sighting($word);
                 if (!$usual && (null === $seen || $seen->also < Sighted::COMMON)) {
                     return false;
@@ -212,12 +212,12 @@ final class Standing
             $known = [];
             foreach ($check->everywhere($field->layout) as $at) {
                 $rows = $this->now->open($check, $at);
-                $same = $field->same($at);
+                $same = $field->act($at);
                 if ([] === $rows || !$this->isConcerned($check, $at->place) || isset($known[$same])) {
                     continue;
                 }
                 foreach ($this->now->readings as $reading) {
-                    if ($field->same($reading->check) === $same && !$reading->check->is($at)) {
+                    if ($field->act($reading->check) === $same && !$reading->check->is($at)) {
                         continue 2;
                     }
                 }
@@ -295,7 +295,7 @@ final class Standing
         }
         foreach ($this->now->readings as $reading) {
             foreach ($reading->outcomes as $row => $word) {
-                $odd = $word !== $this->belief->field->usual($reading->check->row($row));
+                $odd = !$this->belief->field->isUsual($reading->check->row($row), $word);
                 foreach ($odd ? [Corner::tryFrom($row), Corner::tryFrom($word)] : [] as $wheel) {
                     $wheels[] = $wheel;
                 }

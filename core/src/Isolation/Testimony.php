@@ -63,6 +63,24 @@ final readonly class Testimony
     }
 
     /**
+     * How well hypotheses fit what was said, against all of them together.
+     *
+     * @param array<int, true> $members
+     */
+    public function fits(Opening $opening, array $members): float
+    {
+        $all = $weight = $own = 0.0;
+        foreach ($opening->weights as $i => $one) {
+            $said = $one * exp($this->logs[$i]);
+            $all += $said;
+            $own += isset($members[$i]) ? $said : 0.0;
+            $weight += isset($members[$i]) ? $one : 0.0;
+        }
+
+        return $weight > 0.0 ? $own / $weight / max(1e-300, $all) : 0.0;
+    }
+
+    /**
      * One thing that the driver said.
      *
      * @return array<int, float> chance by hypothesis

@@ -10,15 +10,18 @@ use Rodrel\Core\Vocabulary\Place;
 /** Where a fault or a check can sit, and on which kinds of vehicle at all. */
 final readonly class Sites
 {
-    /** @param list<Reach> $on */
-    private function __construct(public Places $kind, public array $on)
+    /**
+     * @param list<Reach> $on
+     * @param string $oneAct `vehicle` or `circuit` where it is one act for that, at whichever wheel it is read; '' else
+     */
+    private function __construct(public Places $kind, public array $on, public string $oneAct)
     {
     }
 
     /** From `places` and `on` of a row of the catalogue. */
     public static function fromShape(Shape $shape): self
     {
-        return new self($shape->oneOf('places', Places::class), Reach::listFrom($shape));
+        return new self($shape->oneOf('places', Places::class), Reach::listFrom($shape), $shape->choice('one_act', ['', 'vehicle', 'circuit'], ''));
     }
 
     /** @return list<Place> none where it does not apply */

@@ -16,17 +16,31 @@ final readonly class CauseSeen implements Rule
     private const FITS = 0.55;
     /** What is felt, and found on good vehicles too, from here on (belief; estimate, 0.7 to 0.9). */
     private const FITS_FELT = 0.8;
+    /** Below that it does where it needs repair anyway and is what the driver speaks of (estimates). */
+    private const STANDS_OUT = 0.2;
+    private const NEEDS = 0.6;
+    private const SAID = 1.5;
 
     public function decide(Standing $at): ?Decision
     {
         foreach ($at->sightings() as $seen) {
-            $fits = $seen->explains >= ($seen->sighting->isHard() ? self::FITS : self::FITS_FELT);
-            if ($seen->isCause() && $fits && $at->group->is($seen->group) && !$this->isLiquidOpen($at, $seen)) {
+            if ($seen->isCause() && $this->fits($at, $seen) && !$this->isLiquidOpen($at, $seen)) {
                 return Decision::repair($seen->group, 'seen');
             }
         }
 
         return null;
+    }
+
+    private function fits(Standing $at, Sighted $seen): bool
+    {
+        if (!$seen->sighting->isHard()) {
+            return $at->group->is($seen->group) && $seen->explains >= self::FITS_FELT;
+        }
+        $said = $at->belief->fitsWhatWasSaid($seen->group);
+
+        return ($at->group->is($seen->group) && $seen->explains >= self::FITS)
+            || ($seen->explains >= self::STANDS_OUT && $seen->needs >= self::NEEDS && $said >= self::SAID);
     }
 
     /** Something is wet there and nobody has said with what. */

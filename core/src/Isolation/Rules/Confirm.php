@@ -14,10 +14,12 @@ final readonly class Confirm implements Rule
 {
     /** What is tried at all is confirmed first (belief; handbook: one in two). */
     private const FROM = 0.5;
+    /** So many acts lead somewhere (estimate; 16 to 30). */
+    private const ACTS = 24;
 
     public function decide(Standing $at): ?Decision
     {
-        if (!$at->passed() && $at->mass < self::FROM || $at->proof->given) {
+        if ((!$at->passed() && $at->mass < self::FROM) || $at->proof->given || $at->acts() >= self::ACTS) {
             return null;
         }
         $ranked = $at->everything();

@@ -13,10 +13,12 @@ final readonly class WorthItsMoney implements Rule
 {
     /** What no check of its own confirmed wants so much belief while anything else is worth looking at (estimate). */
     private const UNCONFIRMED_FROM = 0.97;
+    /** So many acts lead somewhere (estimate; 12 to 24). */
+    private const ACTS = 18;
 
     public function decide(Standing $at): ?Decision
     {
-        if (!$at->passed()) {
+        if (!$at->passed() || $at->acts() >= self::ACTS) {
             return null;
         }
         $sure = $at->proof->given || !$at->proof->wanted;
