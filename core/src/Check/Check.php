@@ -112,7 +112,7 @@ final readonly class Check
             }
         }
         foreach ($shape->each('rows') as $id => $row) {
-            $rows[$id] = new Row($id, null, $observers->read($row));
+            $rows[$id] = new Row($id, null, $observers->read($row), $row->text('only_if', ''));
         }
         if ($shape->has('observer')) {
             $rows[''] = new Row('', null, $observers->read($shape->in('observer')));

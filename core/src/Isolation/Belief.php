@@ -161,6 +161,17 @@ final class Belief
         return false;
     }
 
+    /** How many readings of a family were taken. */
+    public function asked(string $family): int
+    {
+        $asked = 0;
+        foreach ($this->readings as $n => $_) {
+            $asked += (int) (isset($this->families[$family]) && $this->families[$family]->has($n));
+        }
+
+        return $asked;
+    }
+
     /** How well a repair group fits what the driver said, against everything together; 1 where he said nothing. */
     public function fitsWhatWasSaid(GroupAt $group): float
     {

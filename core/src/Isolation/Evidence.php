@@ -57,7 +57,11 @@ final readonly class Evidence
     public static function of(Field $field, Opening $opening, int $n, Reading $reading): array
     {
         $rows = [];
+        $check = $field->knowledge->checks->of($reading->check);
         foreach ($reading->outcomes as $row => $word) {
+            if (true !== ($check->row($row)?->counts($reading->outcomes) ?? true)) {
+                continue;
+            }
             $takes = [$word, ...$reading->earlier[$row] ?? []];
             $rows[] = self::row($field, $opening, $n, $reading, $row, $takes, $reading->numbers[$row] ?? null);
         }

@@ -15,6 +15,8 @@ final readonly class Opening
     private const NOTHING = 'nothing.wrong';
     /** What stays unexplained after a repair beside the named suspects. */
     private const REST = 0.05;
+    /** A second fault is there so often where a complaint stands that the first one does not explain (estimate). */
+    private const STILL_STANDS = 0.75;
 
     /**
      * @param non-empty-array<int, float> $weights by hypothesis, composed pairs last; they sum to 1
@@ -93,25 +95,31 @@ final readonly class Opening
     ): self {
         $posterior = $before->weights->posterior;
         $prior = $field->prior($context);
-        $others = 0.0;
         $cured = 0.0;
         foreach ($field->particles as $i => $particle) {
             $own = $particle->group->is($group);
-            $others += $own ? 0.0 : $prior[$i];
             $cured += $own ? $posterior[$i] ?? 0.0 : 0.0;
         }
         // two faults that nobody could name: one may have been cured, the other may be anything
+        // a complaint that the repaired fault does not explain still stands: then there is a second one as a rule
+        $unexplained = Testimony::unexplained($before, $group);
+        $secondAfterRepair = null === $unexplained ? $secondAfterRepair : max($secondAfterRepair, self::STILL_STANDS);
+        $spread = [];
+        foreach ($field->particles as $i => $particle) {
+            $spread[$i] = $particle->group->is($group) ? 0.0 : $prior[$i] * ($unexplained[$i] ?? 1.0);
+        }
         $unnamed = $secondAfterRepair * $cured;
         foreach ($field->composed as $n => [$i, $j]) {
             $own = (int) $field->particles[$i]->group->is($group) + (int) $field->particles[$j]->group->is($group);
             $unnamed += $own > 0 ? $posterior[$field->named() + $n] ?? 0.0 : 0.0;
         }
+        $others = array_sum($spread);
         $weights = [];
         foreach ($field->particles as $i => $particle) {
             $own = $particle->group->is($group);
             $weights[$i] = $own
                 ? self::NEW_PART_FAULTY * ($posterior[$i] ?? 0.0)
-                : ($posterior[$i] ?? 0.0) + $unnamed * $prior[$i] / max($others, 1e-12);
+                : ($posterior[$i] ?? 0.0) + $unnamed * $spread[$i] / max($others, 1e-12);
             if (self::NOTHING === $particle->fault->id) {
                 $weights[$i] += (1.0 - $secondAfterRepair - self::NEW_PART_FAULTY) * $cured;
             }

@@ -24,6 +24,9 @@ final class Planner
     private const LEAST_BITS = 0.02;
     /** How much of what else could be done at a station counts, best first: it tells partly the same (estimate). */
     private const COUNTS = [0.6, 0.4];
+    /** Each reading of a family leaves so much less to be told by the next, by its share of vehicles gone astray. */
+    private const SATURATES = 10.0;
+    private const LEAST_NEW = 0.4;
     public readonly Answers $answers;
     private Costs $costs;
     private float $costNow;
@@ -100,6 +103,7 @@ final class Planner
             $seen += $chance;
         }
         $new = $this->newness($check, $place, $rows);
+        $moved *= $new;
         $bits = $new * max(0.0, $bits - (1.0 - $seen) * $this->entropyNow);
         $saving = $new * ($this->costNow - $after - (1.0 - $seen) * $this->costNow);
         $way = (new Way($now->car, $this->settings->times, $this->belief->field->knowledge->stations))->minutes($check);
@@ -232,7 +236,9 @@ final class Planner
      */
     private function newness(Check $check, Place $place, array $rows): float
     {
-        $new = 1.0;
+        // the same family is off in the same way each time it is asked
+        $astray = $this->belief->field->knowledge->drivers->astray($check->family);
+        $new = max(self::LEAST_NEW, 1.0 - self::SATURATES * $astray) ** $this->belief->asked($check->family);
         foreach ($rows as $row) {
             $signature = $this->belief->field->row($check->at($place), $row);
             if ($signature['common'] > 0.0 && $this->belief->knows($signature['cause'])) {

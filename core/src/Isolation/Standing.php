@@ -164,7 +164,8 @@ final class Standing
     public function isOdd(Reading $reading): bool
     {
         foreach ($reading->outcomes as $row => $word) {
-            if (!$this->belief->field->isUsual($reading->check->row($row), $word)) {
+            $counts = $this->check($reading)->row($row)?->counts($reading->outcomes) ?? true;
+            if ($counts && !$this->belief->field->isUsual($reading->check->row($row), $word)) {
                 return true;
             }
         }
@@ -180,7 +181,8 @@ final class Standing
                 continue;
             }
             foreach ($reading->outcomes as $row => $word) {
-                $usual = $this->belief->field->isUsual($reading->check->row($row), $word);
+                $usual = $this->belief->field->isUsual($reading->check->row($row), $word)
+                    || false === $this->check($reading)->row($row)?->counts($reading->outcomes);
                 $seen = $this->check($reading)->row($row)?->observer->sighting($word);
                 if (!$usual && (null === $seen || $seen->also < Sighted::COMMON)) {
                     return false;

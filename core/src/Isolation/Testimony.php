@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
+use Rodrel\Core\InvalidData;
+use Rodrel\Core\Vocabulary\GroupAt;
+
 /**
  * What the driver said, as one piece of evidence: every complaint a statement with its own chance under every fault,
  * whatever drivers call it, and when it happens. All of it together keeps a floor, so that nothing that drivers say
@@ -14,6 +17,8 @@ final readonly class Testimony
 {
     private const COMPLAINT = 'complaint';
     private const LEAST = 1e-12;
+    /** What a fault makes drivers say less often than so many times the average it does not explain (estimate). */
+    private const EXPLAINS = 0.5;
 
     /**
      * @param list<int> $readings which readings it is made of
@@ -81,6 +86,42 @@ final readonly class Testimony
     }
 
     /**
+     * What a repair does not explain of all that was said: how likely each hypothesis is to make the driver say that.
+     *
+     * @return array<int, float>|null by single fault; null where it explains everything
+     */
+    public static function unexplained(Belief $before, GroupAt $repaired): ?array
+    {
+        $field = $before->field;
+        $factors = array_fill(0, \count($field->particles), 1.0);
+        $some = false;
+        foreach ($before->readings as $reading) {
+            if (self::COMPLAINT !== $reading->check->id) {
+                continue;
+            }
+            foreach ([...array_values($reading->outcomes), ...$reading->also] as $word) {
+                $chances = self::statement($field, $reading, $word, $field->knowledge->drivers);
+                $all = $own = $weight = 0.0;
+                foreach ($field->particles as $i => $particle) {
+                    $all += $before->opening->weights[$i] * $chances[$i];
+                    $mass = $particle->group->is($repaired) ? $before->weights->posterior[$i] ?? 0.0 : 0.0;
+                    $own += $mass * $chances[$i];
+                    $weight += $mass;
+                }
+                if ($weight <= 0.0 || $own / $weight >= self::EXPLAINS * $all) {
+                    continue;
+                }
+                $some = true;
+                foreach ($factors as $i => $factor) {
+                    $factors[$i] = $factor * ($chances[$i] + $field->knowledge->drivers->floor * $all);
+                }
+            }
+        }
+
+        return $some ? $factors : null;
+    }
+
+    /**
      * One thing that the driver said.
      *
      * @return array<int, float> chance by hypothesis
@@ -90,7 +131,7 @@ final readonly class Testimony
         $signature = $field->row($reading->check, '');
         $at = array_search($word, $signature['words'], true);
         if (!\is_int($at)) {
-            throw \Rodrel\Core\InvalidData::at('/'.$reading->check, \sprintf('"%s" is not an outcome', $word));
+            throw InvalidData::at('/'.$reading->check, \sprintf('"%s" is not an outcome', $word));
         }
         $calls = self::COMPLAINT === $reading->check->id ? $drivers->calls($word, $signature['words']) : [$at => 1.0];
         $table = [];

@@ -401,7 +401,10 @@ final class VehicleSimulator
     {
         $vent = Effects::single(TargetAt::of('reservoir'), 'vent', Circuit::G_PORT);
 
-        return $this->builder->build($chamber, $effects->with($vent));
+        // what the cap kept in stood in the lines too
+        $kept = $effects->touches('reservoir') ? $effects->without(['master-line']) : $effects;
+
+        return $this->builder->build($chamber, $kept->with($vent));
     }
 
     private function nodeOf(Circuit $circuit, Corner $corner, Joint $joint): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rodrel\Core\Isolation\Rules;
 
 use Rodrel\Core\Isolation\Decision;
+use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Standing;
 
 /** The complaint's own checks are sound, it was tried, nothing was seen, and it is none of the serious ones: not shown
@@ -12,11 +13,18 @@ use Rodrel\Core\Isolation\Standing;
 final readonly class LetGo implements Rule
 {
     private const LOOK = 'look';
+    /** One look may have missed it: so much belief that nothing is wrong, or so many acts (estimates). */
+    private const BELIEVED = 0.25;
+    private const ACTS = 14;
 
     public function decide(Standing $at): ?Decision
     {
-        $left = $at->looksOver() || $at->route->serious || $at->passed() || !$at->isAllSound();
-        if ($left || [] === $at->now->readings || !$this->isSeen($at)) {
+        $hunted = $at->looksOver() || $at->route->serious || $at->passed() || !$at->isAllSound();
+        if ($hunted || [] === $at->now->readings || !$this->isSeen($at)) {
+            return null;
+        }
+        $nothing = $at->belief->group(Field::NOTHING);
+        if ($nothing < self::BELIEVED && $at->acts() < self::ACTS) {
             return null;
         }
 

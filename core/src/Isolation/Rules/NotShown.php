@@ -12,6 +12,18 @@ final readonly class NotShown implements Rule
 {
     public function decide(Standing $at): ?Decision
     {
-        return Decision::end($at->route->serious ? 'stays' : 'not-shown', ...Lacking::of($at));
+        return Decision::end($at->route->serious || $this->isShown($at) ? 'stays' : 'not-shown', ...Lacking::of($at));
+    }
+
+    /** The complaint was shown under its own conditions: nobody says that it was not. */
+    private function isShown(Standing $at): bool
+    {
+        foreach ($at->now->readings as $reading) {
+            if (\in_array($reading->check->id, $at->route->tried, true) && $at->isOdd($reading)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 }

@@ -18,7 +18,8 @@ final readonly class SeenAtLeast implements Rule
     public function decide(Standing $at): ?Decision
     {
         foreach ($at->sightings() as $seen) {
-            if ($seen->needs >= self::NEEDS && $seen->explains >= self::EXPLAINS) {
+            $own = $seen->isCause() || $at->group->is($seen->group);
+            if ($own && $seen->needs >= self::NEEDS && $seen->explains >= self::EXPLAINS) {
                 return Decision::repair($seen->group, 'seen');
             }
         }

@@ -13,8 +13,8 @@ final readonly class Trial implements Rule
 {
     /** Parts are never tried on less (handbook: one in two). */
     private const FROM = 0.5;
-    /** A repair that needs none is, as soon as it stands out (share; estimate, 0.3 to 0.45). */
-    private const WITHOUT_PARTS_FROM = 0.35;
+    /** A repair that needs none is, as soon as it stands out (share; estimate, 0.25 to 0.45). */
+    private const WITHOUT_PARTS_FROM = 0.3;
 
     public function decide(Standing $at): ?Decision
     {
