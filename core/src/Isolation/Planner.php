@@ -16,6 +16,7 @@ use Rodrel\Core\Vocabulary\Place;
  */
 final class Planner
 {
+    private const ROAD = 'road';
     /** No check counts as shorter (minutes; handbook). */
     private const LEAST_MINUTES = 0.5;
     /** No stretch of work counts as shorter: dividing by a minute would always buy trifles first (estimate; 2 to 6). */
@@ -68,7 +69,10 @@ final class Planner
             $seen[$field->act($reading->check)] = true;
         }
         foreach ($knowledge->checks as $check) {
-            $early = $unspun && Lift::WheelsOff === $check->demand->lift;
+            $drags = Situation::isOfDrag($troubles);
+            $early = ($unspun && Lift::WheelsOff === $check->demand->lift)
+                // nobody drives on a wheel that drags to learn that it does
+                || ($drags && [] !== $held && self::ROAD === $check->station);
             if ($check->role->proof || $check->role->asked || $early || !$check->demand->turn->makesSense($answers)) {
                 continue;
             }

@@ -236,13 +236,13 @@ final class Standing
     }
 
     /** What has to be made before a check that waits for readings alone: a wheel is spun before anybody drives. */
-    private function opener(Proposal $wanted): ?Proposal
+    public function opener(Proposal $wanted): ?Proposal
     {
         $first = null;
         foreach ($wanted->gates as $gate) {
             foreach ($gate->waits ? array_diff($gate->unmet, $gate->preparations) : [] as $unmet) {
                 $answer = $gate->answers[$unmet] ?? null;
-                if (null === $answer || $gate->seenUnsafe) {
+                if (null === $answer || $gate->seenUnsafe || $this->now->made($answer)) {
                     return null;
                 }
                 $check = $this->belief->field->knowledge->checks->of($answer);

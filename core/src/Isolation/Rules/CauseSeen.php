@@ -20,6 +20,9 @@ final readonly class CauseSeen implements Rule
     private const STANDS_OUT = 0.2;
     private const NEEDS = 0.6;
     private const SAID = 1.5;
+    private const IS_THERE = 0.8;
+    private const JUST_SAID = 3.0;
+    private const LEADS = 0.4;
 
     public function decide(Standing $at): ?Decision
     {
@@ -34,10 +37,13 @@ final readonly class CauseSeen implements Rule
 
     private function fits(Standing $at, Sighted $seen): bool
     {
-        if (!$seen->sighting->isHard()) {
-            return $at->group->is($seen->group) && $seen->explains >= self::FITS_FELT;
-        }
         $said = $at->belief->fitsWhatWasSaid($seen->group);
+        if (!$seen->sighting->isHard()) {
+            // what needs repair anyway, leads, and is just what the driver speaks of
+            $speaks = $seen->sighting->isThere() >= self::IS_THERE && $said >= self::JUST_SAID && $seen->explains >= self::LEADS;
+
+            return $at->group->is($seen->group) && ($speaks || $seen->explains >= self::FITS_FELT);
+        }
 
         return ($at->group->is($seen->group) && $seen->explains >= self::FITS)
             || ($seen->explains >= self::STANDS_OUT && $seen->needs >= self::NEEDS && $said >= self::SAID);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation\Rules;
 
+use Rodrel\Core\Check\Observer\Sighting;
 use Rodrel\Core\Isolation\Decision;
 use Rodrel\Core\Isolation\Standing;
 
@@ -18,8 +19,9 @@ final readonly class SeenAtLeast implements Rule
     public function decide(Standing $at): ?Decision
     {
         foreach ($at->sightings() as $seen) {
+            $graded = Sighting::GRADED === $seen->sighting->as;
             $own = $seen->isCause() || $at->group->is($seen->group);
-            if ($own && $seen->needs >= self::NEEDS && $seen->explains >= self::EXPLAINS) {
+            if (!$graded && $own && $seen->needs >= self::NEEDS && $seen->explains >= self::EXPLAINS) {
                 return Decision::repair($seen->group, 'seen');
             }
         }

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Rodrel\Core\Isolation\Rules;
 
 use Rodrel\Core\Isolation\Decision;
-use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Isolation\Standing;
 
-/** What splits the leading suspects, of what the complaint calls for; looks come before anything is opened there. */
+/** What splits the leading suspects, of what the complaint calls for; looks come before anything is opened there, and
+ * what has to be made before a check that tells comes before it. */
 final readonly class Split implements Rule
 {
     /** So many acts lead somewhere, or more of them will not (estimate; 16 to 30). */
@@ -19,11 +19,15 @@ final readonly class Split implements Rule
         if ($at->passed() || $at->acts() >= self::ACTS) {
             return null;
         }
-        $telling = array_values(array_filter(
-            Standing::possible($at->onRoute()),
-            static fn (Proposal $one): bool => $one->tellsEnough(),
-        ));
+        foreach ($at->onRoute() as $one) {
+            if ($one->tellsEnough()) {
+                $now = $one->isPossible(true) ? LookFirst::before($one, $at) : $at->opener($one);
+                if (null !== $now) {
+                    return Decision::look($now, 'best-split');
+                }
+            }
+        }
 
-        return [] === $telling ? null : Decision::look(LookFirst::before($telling[0], $at), 'best-split');
+        return null;
     }
 }
