@@ -9,6 +9,7 @@ use App\Prediction\Predictions;
 use App\Shop\ShopSettings;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Field;
+use Rodrel\Core\Log\Payload\Arrival;
 use Rodrel\Core\Prediction\Prediction;
 use Rodrel\Core\Trial\Exam\Marks;
 use Rodrel\Core\Trial\Exam\Sheet;
@@ -26,7 +27,11 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Process\PhpExecutableFinder;
 use Symfony\Component\Process\Process;
 
-/** Plays jobs that were written down before anybody looked at a prediction. */
+/**
+ * Plays jobs that were written down before anybody looked at a prediction.
+ *
+ * @phpstan-import-type Marked from Sitting
+ */
 #[AsCommand('rodrel:examine', 'Plays the written examination and says what was right, how long it took, what was strange')]
 final class ExamineCommand
 {
@@ -108,7 +113,7 @@ final class ExamineCommand
         return 0;
     }
 
-    /** @return iterable<array<string, mixed>> */
+    /** @return iterable<Marked> */
     private function play(string $only, bool $written, string $part): iterable
     {
         [$mine, $of] = array_map(intval(...), [...explode('/', $part), '1']);
@@ -132,7 +137,7 @@ final class ExamineCommand
             }
         }
         $visit = new Visit(
-            new \Rodrel\Core\Log\Payload\Arrival(),
+            new Arrival(),
             [],
             $this->shop->isolation(),
             new \DateTimeImmutable('2026-03-02 08:00:00'),
@@ -154,15 +159,15 @@ final class ExamineCommand
                 }
                 $sheet = new Sheet($job, $this->catalogue->checks, $layout, $sound, $visit, $slips);
                 $list = [
-                    'sensible' => Written::words($lists['always'].' '.($lists['sensible'][$job->kind] ?? '')),
-                    'never' => Written::words($lists['never'][$job->kind] ?? ''),
+                    'sensible' => Written::words($lists['always'].' '.($lists['sensible'][$job->truth->kind] ?? '')),
+                    'never' => Written::words($lists['never'][$job->truth->kind] ?? ''),
                 ];
                 yield Sitting::of($job, new Play($this->catalogue, $layout, $known, $field, $sheet, $shelf), $list);
             }
         }
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<Marked> */
     private function inParts(int $workers): array
     {
         $php = [(string) (new PhpExecutableFinder())->find(), '-d', 'memory_limit='.self::MEMORY];
@@ -181,7 +186,9 @@ final class ExamineCommand
                 throw new \RuntimeException('A part failed: '.$part->getErrorOutput().$part->getOutput());
             }
             foreach (array_filter(explode("\n", $part->getOutput())) as $line) {
-                $played[] = (array) json_decode($line, true);
+                /** @var Marked $marked */
+                $marked = json_decode($line, true, 512, \JSON_THROW_ON_ERROR);
+                $played[] = $marked;
             }
         }
 

@@ -15,6 +15,7 @@ use Rodrel\Core\Fault\Faults;
 use Rodrel\Core\Fault\PairBook;
 use Rodrel\Core\Heat\Drive;
 use Rodrel\Core\InvalidData;
+use Rodrel\Core\Isolation\Custom;
 use Rodrel\Core\Isolation\Drivers;
 use Rodrel\Core\Isolation\GateBook;
 use Rodrel\Core\Isolation\Knowledge;
@@ -169,11 +170,8 @@ final readonly class Catalogue
             $this->checks,
             $this->repairs,
             $this->gates,
-            $this->stations,
             $this->pairs,
-            $this->condition,
-            $this->drivers,
-            $this->routes,
+            new Custom($this->stations, $this->condition, $this->drivers, $this->routes),
         );
     }
 

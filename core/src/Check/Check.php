@@ -10,7 +10,6 @@ use Rodrel\Core\Shape;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vehicle\Sites;
 use Rodrel\Core\Vocabulary\CheckAt;
-use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
 
 /** One row of the check catalogue: where it is made, what it asks for, how it is made and read. */
@@ -19,21 +18,22 @@ final readonly class Check
     /** The gate before what can only be seen just after a drive. */
     private const ARRIVAL = 'arrival';
 
-    /**
-     * @param string $family readings with which it shares how far the model is off on one vehicle; '' for what is seen
-     *     in itself
-     * @param non-empty-array<string, Row> $rows by row id; a check with one answer has the row ''
-     */
+    /** Readings with which it shares how far the model is off on one vehicle; '' for what is seen in itself. */
+    public string $family;
+    /** @var non-empty-array<string, Row> by row id; a check with one answer has the row '' */
+    public array $rows;
+
     private function __construct(
         public string $id,
         public Sites $places,
         public string $station,
-        public string $family,
         public Manner $manner,
         public Demand $demand,
         public Role $role,
-        public array $rows,
+        Questions $questions,
     ) {
+        $this->family = $questions->family;
+        $this->rows = $questions->rows;
     }
 
     public static function fromShape(Shape $shape, Observers $observers): self
@@ -44,11 +44,10 @@ final readonly class Check
             $shape->text('id'),
             Sites::fromShape($shape),
             $shape->text('station'),
-            $shape->text('family', ''),
             Manner::fromShape($shape),
             Demand::fromShape($shape),
             Role::fromShape($shape),
-            self::rowsFrom($shape, $observers),
+            Questions::fromShape($shape, $observers),
         );
     }
 
@@ -99,29 +98,5 @@ final readonly class Check
     public function isHeat(): bool
     {
         return $this->firstRow()->observer->isOverAir();
-    }
-
-    /** @return non-empty-array<string, Row> */
-    private static function rowsFrom(Shape $shape, Observers $observers): array
-    {
-        $rows = [];
-        if ($shape->has('each_corner')) {
-            $observer = $observers->read($shape->in('each_corner'));
-            foreach (Corner::cases() as $corner) {
-                $rows[$corner->value] = new Row($corner->value, $corner, $observer);
-            }
-        }
-        foreach ($shape->each('rows') as $id => $row) {
-            $rows[$id] = new Row($id, null, $observers->read($row), $row->text('only_if', ''));
-        }
-        if ($shape->has('observer')) {
-            $rows[''] = new Row('', null, $observers->read($shape->in('observer')));
-        }
-        if ([] === $rows) {
-            $shape->miss('', 'an observer, rows, or each_corner is expected');
-            $rows[''] = new Row('', null, $observers->none());
-        }
-
-        return $rows;
     }
 }

@@ -32,7 +32,8 @@ final class Belief
     /**
      * @param list<Reading> $readings
      * @param array<string, Family> $families what the model says of the readings, by family
-     * @param list<array<int, float>> $logs of the unnormalised weights that are not gone, by slips, then hypothesis
+     * @param non-empty-list<non-empty-array<int, float>> $logs of the unnormalised weights that are not gone, by slips,
+     *     then hypothesis
      */
     private function __construct(
         public readonly Field $field,
@@ -96,8 +97,21 @@ final class Belief
             $testimony,
             $families,
             Weights::ofScaled($scaled, $field->named(), $top),
-            array_map(static fn (array $column): array => array_intersect_key($column, $live), $logs),
+            array_map(static fn (array $column): array => self::kept($column, $live), $logs),
         );
+    }
+
+    /**
+     * @param non-empty-array<int, float> $column
+     * @param array<int, true> $live
+     *
+     * @return non-empty-array<int, float> the heaviest are always kept
+     */
+    private static function kept(array $column, array $live): array
+    {
+        $kept = array_intersect_key($column, $live);
+
+        return [] === $kept ? $column : $kept;
     }
 
     /** What would be believed without one reading; what is gone with it is left out. */

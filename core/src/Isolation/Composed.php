@@ -63,7 +63,7 @@ final readonly class Composed
         return min(max($one, $other), $one * $other / max($sound, 1e-12));
     }
 
-    /** @param non-empty-array<string, float> $sums running, rising */
+    /** @param array<string, float> $sums running, rising; not empty */
     private static function at(array $sums, float $at): string
     {
         foreach ($sums as $i => $sum) {
@@ -72,6 +72,6 @@ final readonly class Composed
             }
         }
 
-        return array_key_last($sums);
+        return (string) array_key_last($sums);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
-use Rodrel\Core\Fault\PairBook;
 use Rodrel\Core\Prediction\PairShelf;
 use Rodrel\Core\Vocabulary\SuspectAt;
 
@@ -35,7 +34,7 @@ final readonly class Couples
             static fn (float $mass): bool => $mass > self::WORTH_PAIRING * $single,
         ), 0, self::LEADERS)));
         $couples = [];
-        $book = $field->knowledge->pairs ?? PairBook::none();
+        $book = $field->knowledge->pairs;
         foreach ($leaders as $n => $one) {
             $partners = [
                 ...\array_slice($leaders, $n + 1),

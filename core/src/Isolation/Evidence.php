@@ -111,7 +111,7 @@ final readonly class Evidence
                 foreach ($combined as [$one, $other]) {
                     $mixed[] = Composed::chance($mixed[$one], $mixed[$other], $neither);
                 }
-                $columns[$f][] = $mixed;
+                $columns[$f][] = [] === $mixed ? [1.0] : $mixed;
             }
         }
 

@@ -28,10 +28,12 @@ final readonly class Field
     /** What so many vehicles without a fault show is nothing odd (share; estimate, 0.1 to 0.3). */
     private const OFTEN = 0.15;
 
+    /** @var list<array{int, int, float}> pairs that nobody named, and their weight: the last hypotheses */
+    public array $composed;
+
     /**
      * @param non-empty-list<Particle> $particles single faults: the first hypotheses
      * @param list<array{int, int}> $pairs two of them together: the hypotheses after those
-     * @param list<array{int, int, float}> $composed pairs that nobody named, and their weight: the last hypotheses
      * @param Index $groups repair group of each named hypothesis, of a pair both
      * @param Index $suspects fault at its place of each named hypothesis, of a pair both
      */
@@ -41,10 +43,10 @@ final readonly class Field
         public Signature $signature,
         public array $particles,
         public array $pairs,
-        public array $composed,
         public Index $groups,
         public Index $suspects,
     ) {
+        $this->composed = Composed::of($particles);
     }
 
     /** @throws StaleSignature when the signature was made for other particles */
@@ -96,7 +98,6 @@ final readonly class Field
         array $particles,
         array $pairs,
     ): self {
-        $composed = Composed::of($particles);
         $groups = array_map(static fn (Particle $one): string => (string) $one->group, $particles);
         $suspects = array_map(static fn (Particle $one): string => (string) $one->suspect, $particles);
         foreach ($pairs as [$i, $j]) {
@@ -110,7 +111,6 @@ final readonly class Field
             $signature,
             $particles,
             $pairs,
-            $composed,
             Index::of($groups),
             Index::of($suspects),
         );

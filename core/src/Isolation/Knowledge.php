@@ -12,27 +12,24 @@ use Rodrel\Core\Fault\PairBook;
 /** What of the catalogue the judgement rests on. */
 final readonly class Knowledge
 {
-    /** What drivers call things. */
+    /** @var array<string, Station> in the order of an ordinary job */
+    public array $stations;
+    /** @var list<string> checks where nobody complains */
+    public array $condition;
     public Drivers $drivers;
-    /** What every complaint calls for. */
     public RouteBook $routes;
 
-    /**
-     * @param array<string, Station> $stations in the order of an ordinary job
-     * @param list<string> $condition checks where nobody complains
-     */
     public function __construct(
         public Faults $faults,
         public Checks $checks,
         public Cures $cures,
         public GateBook $gates,
-        public array $stations = [],
-        public ?PairBook $pairs = null,
-        public array $condition = [],
-        ?Drivers $drivers = null,
-        ?RouteBook $routes = null,
+        public PairBook $pairs,
+        Custom $custom,
     ) {
-        $this->drivers = $drivers ?? Drivers::plain();
-        $this->routes = $routes ?? RouteBook::none();
+        $this->stations = $custom->stations;
+        $this->condition = $custom->condition;
+        $this->drivers = $custom->drivers;
+        $this->routes = $custom->routes;
     }
 }

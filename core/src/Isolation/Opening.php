@@ -71,10 +71,11 @@ final readonly class Opening
         foreach ($shares as $share) {
             $weights[] = $sum > 0.0 ? $second * $share / $sum : 0.0;
         }
-        $all = array_sum($weights);
+        $all = max(1e-300, array_sum($weights));
+        $weights = array_map(static fn (float $weight): float => $weight / $all, $weights);
 
         return new self(
-            array_map(static fn (float $weight): float => $weight / $all, $weights),
+            [] === $weights ? [1.0] : $weights,
             $sum > 0.0 ? $second / $all : 0.0,
             $soundTold,
         );
@@ -172,7 +173,7 @@ final readonly class Opening
         $weights = [];
         foreach ($field->pairs as [$i, $j]) {
             [$one, $other] = [$field->particles[$i]->suspect, $field->particles[$j]->suspect];
-            $factor = $field->knowledge->pairs?->factor($one, $other, $field->layout) ?? 1.0;
+            $factor = $field->knowledge->pairs->factor($one, $other, $field->layout);
             $both = $suspects[(string) $one] * $suspects[(string) $other] * $factor;
             $weights[] = $both / max(1e-12, $all) / $parts[$one.' '.$other];
         }

@@ -11,7 +11,7 @@ use Rodrel\Core\Vocabulary\Corner;
 final readonly class RouteBook
 {
     /**
-     * @param array<string, Shape> $byComplaint
+     * @param array<string, ComplaintRoute> $byComplaint
      * @param array<string, string> $found complaint by answer, `check/row/word`
      */
     private function __construct(private array $byComplaint, public array $found)
@@ -21,9 +21,9 @@ final readonly class RouteBook
     public static function fromShape(Shape $shape): self
     {
         $by = $found = [];
-        foreach ($shape->each('routes') as $route) {
-            $route->share('sound');
-            foreach ($route->texts('for') as $complaint) {
+        foreach ($shape->each('routes') as $one) {
+            $route = ComplaintRoute::fromShape($one);
+            foreach ($one->texts('for') as $complaint) {
                 $by[$complaint] = $route;
             }
         }
@@ -53,11 +53,6 @@ final readonly class RouteBook
         };
     }
 
-    public static function none(): self
-    {
-        return new self([], []);
-    }
-
     /** @return list<string> ids of complaints it knows */
     public function complaints(): array
     {
@@ -76,17 +71,18 @@ final readonly class RouteBook
         foreach ($complaints as $complaint) {
             $route = $this->byComplaint[$complaint] ?? null;
             if (null !== $route) {
-                array_push($own, ...$route->texts('own'));
-                array_push($tried, ...$route->texts('tried'));
-                array_push($more, ...$route->texts('more'));
-                $serious = $serious
-                    || $route->flag('serious')
-                    || (!$stood && \in_array($pattern, $route->in('serious_if')->texts('pattern'), true));
+                array_push($own, ...$route->own);
+                array_push($tried, ...$route->tried);
+                array_push($more, ...$route->more);
+                $serious = $serious || $route->isSerious($pattern, $stood);
             }
         }
-        $once = static fn (array $ids): array => array_values(array_unique($ids));
-
-        return new Route($once($own), $once($tried), $once($more), $serious);
+        return new Route(
+            array_values(array_unique($own)),
+            array_values(array_unique($tried)),
+            array_values(array_unique($more)),
+            $serious,
+        );
     }
 
     /**
@@ -101,14 +97,7 @@ final readonly class RouteBook
         foreach ($complaints as $complaint) {
             $route = $this->byComplaint[$complaint] ?? null;
             if (null !== $route) {
-                $if = $route->in('sound_if');
-                $own = match (true) {
-                    $stood && $if->has('stood') => $if->share('stood'),
-                    '' !== $pattern && $if->in('pattern')->has($pattern) => $if->in('pattern')->share($pattern),
-                    $drivenIn && $if->has('driven_in') => $if->share('driven_in'),
-                    default => $route->share('sound'),
-                };
-                $least = min($least ?? 1.0, $own);
+                $least = min($least ?? 1.0, $route->sound($pattern, $stood, $drivenIn));
             }
         }
 

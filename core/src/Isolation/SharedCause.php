@@ -132,7 +132,7 @@ final readonly class SharedCause
                 foreach ($both as $pair) {
                     $product[] = $chances[intdiv($pair, $size)] * $more[$pair % $size];
                 }
-                $joined[$f][] = $product;
+                $joined[$f][] = [] === $product ? [1.0] : $product;
             }
         }
 

@@ -23,24 +23,28 @@ final readonly class Booster
 
     /**
      * @param float $vacuumKpa while it is pressed
-     * @param float $stuckUntil second at which the vacuum behind a stuck valve is gone
      * @param float $boreShare of the master over its right bore
      * @param float $gainShare of what a remote booster should add
-     * @param float $preloadN what an output rod that is too long pushes with, vacuum or none
      * @param Start|null $start of the engine, without vacuum before it; null: it runs, or nothing fills it
      */
     public function __construct(
         private Layout $layout,
         private float $vacuumKpa,
-        private float $stuckN = 0.0,
-        private float $stuckUntil = \INF,
+        private HeldRod $held = new HeldRod(),
         private float $boreShare = 1.0,
         private float $gainShare = 1.0,
         private ?Start $start = null,
-        private float $preloadN = 0.0,
     ) {
         $this->perKpa = 0.1 * $layout->masterAreaCm2() * $boreShare ** 2;
-        $this->print = pack('d*', $stuckN, $stuckUntil, $vacuumKpa, $boreShare, $gainShare, $preloadN)
+        $this->print = pack(
+            'd*',
+            $held->stuckN,
+            $held->stuckUntil,
+            $vacuumKpa,
+            $boreShare,
+            $gainShare,
+            $held->preloadN,
+        )
             .(null === $start ? '' : pack('d*', $start->atS, $start->fillsS));
     }
 
@@ -49,9 +53,11 @@ final readonly class Booster
     {
         $in = $this->layout->pedal->ratio * $footN;
         $vacuum = $this->vacuumAt($t);
-        $held = $vacuum > self::HOLDS_ABOVE_KPA && $t < $this->stuckUntil ? $this->stuckN : 0.0;
 
-        return max($in + $this->assistN($in, $vacuum), $held, $this->preloadN);
+        return max(
+            $in + $this->assistN($in, $vacuum),
+            $this->held->newtons($vacuum > self::HOLDS_ABOVE_KPA, $t),
+        );
     }
 
     /**
@@ -69,7 +75,7 @@ final readonly class Booster
     /** The moment after `$t` at which a stuck valve lets go, or the engine starts; INF when there is none. */
     public function nextCorner(float $t): float
     {
-        $next = $this->stuckN > 0.0 && $this->stuckUntil > $t + 1e-9 ? $this->stuckUntil : \INF;
+        $next = $this->held->nextCorner($t);
 
         return null !== $this->start && $this->start->atS > $t + 1e-9 ? min($next, $this->start->atS) : $next;
     }

@@ -263,12 +263,14 @@ final class VehicleSimulator
         return new Booster(
             $this->layout,
             min($supply, $of('pressed_kpa', \INF)),
-            $of('stuck', 0.0),
-            $program->supply->steady ? \INF : $program->foot->end() + $of('hold_s', \INF),
+            new HeldRod(
+                $of('stuck', 0.0),
+                $program->supply->steady ? \INF : $program->foot->end() + $of('hold_s', \INF),
+                $of('preload', 0.0),
+            ),
             CircuitBuilder::boreShare($effects),
             $effects->value('remote', null, 'gain_share', 1.0),
             null === $program->supply->from ? null : new Start($program->supply->from, $of('fill_s', Start::FILLS_S)),
-            $of('preload', 0.0),
         );
     }
 

@@ -21,7 +21,7 @@ final readonly class MostBits implements Policy
         $planner = new Planner($play->diagnosis()->belief, $play->vehicle->visit()->settings);
         $best = null;
         $most = 0.0;
-        foreach ($planner->rank($play->state()->situation) as $proposal) {
+        foreach ($planner->rank($play->state()->situation, static fn (): bool => true) as $proposal) {
             $bits = $proposal->worth->bits / $proposal->worth->minutes;
             if ($proposal->isPossible() && $bits > $most) {
                 [$best, $most] = [$proposal->at, $bits];

@@ -24,6 +24,22 @@ abstract readonly class IdAt implements \Stringable
         return new static($parts[0], Place::of($parts[1]));
     }
 
+    /**
+     * An id at a place; the id alone is the whole vehicle's.
+     *
+     * @throws InvalidData when it is neither
+     */
+    final public static function anywhere(string $text): static
+    {
+        return str_contains($text, '@') ? static::parse($text) : static::parse($text.'@vehicle');
+    }
+
+    /** Whether a text names a place beside the id. */
+    final public static function isPlaced(string $text): bool
+    {
+        return str_contains($text, '@');
+    }
+
     /** Null where it cannot be read. */
     final public static function tryParse(string $text): ?static
     {

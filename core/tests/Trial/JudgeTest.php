@@ -131,8 +131,9 @@ final class JudgeTest extends TestCase
     {
         $settings = World::settings();
         $hose = Costs::ofGroup(World::catalogue()->repairs, $settings, GroupAt::parse('hose@lf'));
-        $play = Trials::play('hose.one-way');
-        $result = Result::of(new Advised(), $play, World::catalogue()->repairs, static fn (): float => 0.0)->toArray();
+        $vehicle = Trials::vehicle('hose.one-way');
+        $play = Trials::at($vehicle);
+        $result = Result::of(new Advised(), $play, $vehicle, World::catalogue()->repairs, static fn (): float => 0.0)->toArray();
         self::assertSame(['hose@lf', true, true], [$result['signed'], $result['right'], $result['mode']]);
         self::assertSame([0, 0, 0, false], [
             $result['wrongParts'],
@@ -185,6 +186,8 @@ final class JudgeTest extends TestCase
         };
         $repairs = World::catalogue()->repairs;
 
-        return Result::of($policy, Trials::play($fault), $repairs, static fn (): float => 0.0)->toArray();
+        $vehicle = Trials::vehicle($fault);
+
+        return Result::of($policy, Trials::at($vehicle), $vehicle, $repairs, static fn (): float => 0.0)->toArray();
     }
 }

@@ -26,12 +26,17 @@ final readonly class Trials
         bool $drivenIn = false,
         ?array $tools = null,
     ): Play {
+        return self::at(self::vehicle($fault, $preset, 0.0, $drivenIn, $tools), $preset);
+    }
+
+    public static function at(TrueVehicle $vehicle, string $preset = 'medium-car'): Play
+    {
         return new Play(
             World::catalogue(),
             World::layout($preset),
             World::sound($preset),
             World::field($preset),
-            self::vehicle($fault, $preset, 0.0, $drivenIn, $tools),
+            $vehicle,
         );
     }
 

@@ -10,7 +10,7 @@ use Rodrel\Core\Isolation\Standing;
 /** Nothing is left: not shown today, with what to note. A serious complaint stays, and what one tool would tell is said. */
 final readonly class NotShown implements Rule
 {
-    public function decide(Standing $at): ?Decision
+    public function decide(Standing $at): Decision
     {
         return Decision::end($at->route->serious || $this->isShown($at) ? 'stays' : 'not-shown', ...Lacking::of($at));
     }

@@ -11,6 +11,7 @@ use Rodrel\Core\InvalidData;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\Place;
 
 /**
  * What every check shows of a vehicle that was written down: its own lines, else what a sound one shows. Two short
@@ -30,7 +31,7 @@ final readonly class Answers
     private const TURNED = ['spin', 'spin-later', 'spin-series', 'spin-hard', 'spin-hot'];
     private const HARD = ['two-hands', 'will-not-turn'];
 
-    /** @param array<string, array<string, string>> $own word by row, by check or check at its place */
+    /** @param array<string, array<string, array<string, string>>> $own word by row, by check, then place; '' for any */
     private function __construct(private Checks $checks, private array $own)
     {
     }
@@ -43,8 +44,8 @@ final readonly class Answers
     {
         $own = [];
         foreach ([...$sound, ...$lines] as $line) {
-            foreach (self::read($checks, $layout, $line) as $check => $rows) {
-                $own[$check] = $rows + ($own[$check] ?? []);
+            foreach (self::read($checks, $layout, $line) as [$check, $place, $rows]) {
+                $own[$check][$place] = $rows + ($own[$check][$place] ?? []);
             }
         }
 
@@ -57,30 +58,25 @@ final readonly class Answers
         $check = $this->checks->of($at);
         $said = [];
         foreach ($check->rows as $row) {
-            $said[$row->id] = $this->own[(string) $at][$row->id]
-                ?? $this->own[$at->id][$row->id]
+            $said[$row->id] = $this->own[$at->id][$at->place->id][$row->id]
+                ?? $this->own[$at->id][''][$row->id]
                 ?? self::usual($check, $row->id);
         }
 
         return $said;
     }
 
-    /** Whether the job says anything about it. */
-    public function names(string $check): bool
+    /** @return list<CheckAt> checks at their places that the job itself tells of */
+    public static function told(Checks $checks, Layout $layout, Written $job): array
     {
-        foreach (array_keys($this->own) as $own) {
-            if (explode('@', $own)[0] === $check) {
-                return true;
+        $told = [];
+        foreach (self::of($checks, $layout, [], $job->lines)->own as $check => $places) {
+            foreach (array_keys($places) as $place) {
+                $told[] = CheckAt::of($check, '' === $place ? Place::vehicle() : Place::of($place));
             }
         }
 
-        return false;
-    }
-
-    /** @return list<string> checks at their places that the job itself tells of */
-    public static function told(Checks $checks, Layout $layout, Written $job): array
-    {
-        return array_keys(self::of($checks, $layout, [], $job->lines)->own);
+        return $told;
     }
 
     /** The commonest word of the catalogue, or the first of a scale. */
@@ -91,7 +87,7 @@ final readonly class Answers
         return $observer instanceof SignObserver ? $observer->good() : $observer->words()[0];
     }
 
-    /** @return array<string, array<string, string>> */
+    /** @return list<array{string, string, array<string, string>}> check, place or '' for any, and word by row */
     private static function read(Checks $checks, Layout $layout, string $line): array
     {
         $words = Written::words($line);
@@ -100,60 +96,58 @@ final readonly class Answers
             $found = [];
             $where = (string) array_shift($words);
             foreach ('all' === $where ? Corner::cases() : [Corner::from($where)] as $wheel) {
-                $more = 'trap' === $first
+                array_push($found, ...'trap' === $first
                     ? self::trap($wheel->value, $words[0] ?? '')
-                    : self::held($first, $wheel->value, $words);
-                foreach ($more as $check => $rows) {
-                    $found[$check] = $rows + ($found[$check] ?? []);
-                }
+                    : self::held($first, $wheel->value, $words));
             }
 
             return $found;
         }
-        $check = self::placed($layout, $first);
         $rows = [];
         foreach ($words as $word) {
             [$row, $said] = str_contains($word, '=') ? explode('=', $word, 2) : ['', $word];
-            $rows[$row] = self::placed($layout, $said);
+            $rows[$row] = self::circuit($layout, $said) ?? $said;
         }
-        $known = $checks->of(CheckAt::parse(str_contains($check, '@') ? $check : $check.'@vehicle'));
+        $at = CheckAt::anywhere($first);
+        $place = CheckAt::isPlaced($first) ? self::circuit($layout, $at->place->id, true) ?? $at->place->id : '';
+        $known = $checks->of($at);
         if (isset($rows['']) && null === $known->row('')) {
             $rows = array_fill_keys(array_keys($known->rows), $rows['']);
         }
         foreach ($rows as $row => $said) {
             if (!\in_array($said, $known->row($row)?->observer->words() ?? [], true)) {
-                throw InvalidData::at('/'.$check, \sprintf('"%s" is no word of its row "%s"', $said, $row));
+                throw InvalidData::at('/'.$first, \sprintf('"%s" is no word of its row "%s"', $said, $row));
             }
         }
 
-        return [$check => $rows];
+        return [[$at->id, $place, $rows]];
     }
 
-    /** `of-lf` is the circuit that feeds the left front wheel. */
-    private static function placed(Layout $layout, string $word): string
+    /** `of-lf` is the circuit that feeds the left front wheel; where there is one alone its level is just low. */
+    private static function circuit(Layout $layout, string $word, bool $place = false): ?string
     {
-        return (string) preg_replace_callback(
-            '/of-(lf|rf|lr|rr)/',
-            static function (array $found) use ($layout, $word): string {
-                $circuit = $layout->chamberOf(Corner::from($found[1]))->id;
-                $alone = 1 === \count($layout->chambers);
+        if (!str_starts_with($word, 'of-')) {
+            return null;
+        }
 
-                return $alone && !str_contains($word, '@') ? 'bad' : $circuit;
-            },
-            $word,
-        );
+        return !$place && 1 === \count($layout->chambers)
+            ? 'bad'
+            : $layout->chamberOf(Corner::from(substr($word, 3)))->id;
     }
 
     /**
      * @param list<string> $words
      *
-     * @return array<string, array<string, string>>
+     * @return list<array{string, string, array<string, string>}>
      */
     private static function held(string $what, string $wheel, array $words): array
     {
         $word = (string) array_shift($words);
         if ('series' === $what) {
-            return array_fill_keys(['spin-series', 'spin-hard', 'spin-hot'], [$wheel => $word]);
+            return array_map(
+                static fn (string $check): array => [$check, '', [$wheel => $word]],
+                ['spin-series', 'spin-hard', 'spin-hot'],
+            );
         }
         $more = [];
         foreach ($words as $one) {
@@ -161,29 +155,33 @@ final readonly class Answers
             $more[$key] = $said;
         }
         $hard = \in_array($word, self::HARD, true);
-        $found = array_fill_keys(self::TURNED, [$wheel => $word]);
-        $found['spin-later'] = [$wheel => $more['later'] ?? $word];
-        $found['free-after'] = [$wheel => $more['frees'] ?? 'not-free'];
-        $found += array_fill_keys(['heat-arrival', 'heat-loop', 'brake-loop'], [$wheel => $hard ? 'hot' : 'warm']);
-        $found['dust'] = [$wheel => 'dustier'];
-        $found['smell'] = [$wheel => $hard ? 'burnt' : 'no-smell'];
-        $found['engine'] = ['on' => $word, 'off' => $word];
-        $found['relay-out'] = ['vented' => $word, 'hand-pump' => $word];
+        $found = array_fill_keys(self::TURNED, $word);
+        $found['spin-later'] = $more['later'] ?? $word;
+        $found['free-after'] = $more['frees'] ?? 'not-free';
+        $found += array_fill_keys(['heat-arrival', 'heat-loop', 'brake-loop'], $hard ? 'hot' : 'warm');
+        $found['dust'] = 'dustier';
+        $found['smell'] = $hard ? 'burnt' : 'no-smell';
+        $lines = [];
+        foreach ($found as $check => $said) {
+            $lines[] = [$check, '', [$wheel => $said]];
+        }
+        $lines[] = ['engine', '', ['on' => $word, 'off' => $word]];
+        $lines[] = ['relay-out', '', ['vented' => $word, 'hand-pump' => $word]];
 
-        return $found;
+        return $lines;
     }
 
-    /** @return array<string, array<string, string>> */
+    /** @return list<array{string, string, array<string, string>}> */
     private static function trap(string $wheel, string $where): array
     {
         $found = [];
         foreach (self::RUNGS as $check => [$frees, $stuck, $held]) {
-            $found[$check.'@'.$wheel] = ['' => \in_array($where, $held, true) ? $frees : $stuck];
+            $found[] = [$check, $wheel, ['' => \in_array($where, $held, true) ? $frees : $stuck]];
         }
         if ('wheel' !== $where) {
-            $found['push-back@'.$wheel] = ['' => 'hard-shut-easy-open'];
-            $found['line-runs@'.$wheel] = ['' => 'drops'];
-            $found['gauge@'.$wheel] = ['after-1' => 'much-left', 'after-5' => 'some-left'];
+            $found[] = ['push-back', $wheel, ['' => 'hard-shut-easy-open']];
+            $found[] = ['line-runs', $wheel, ['' => 'drops']];
+            $found[] = ['gauge', $wheel, ['after-1' => 'much-left', 'after-5' => 'some-left']];
         }
 
         return $found;

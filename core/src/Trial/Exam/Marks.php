@@ -6,16 +6,21 @@ namespace Rodrel\Core\Trial\Exam;
 
 use Rodrel\Core\Trial\Tally;
 
-/** What came of many played jobs, in the words of the table. */
+/**
+ * What came of many played jobs, in the words of the table.
+ *
+ * @phpstan-import-type Marked from Sitting
+ */
 final readonly class Marks
 {
     /**
-     * @param non-empty-list<array<string, mixed>> $played
+     * @param non-empty-list<Marked> $played
      *
      * @return array<string, string>
      */
     public static function of(array $played): array
     {
+        /** @return \Closure(Marked): bool */
         $is = static fn (string ...$status): \Closure => static fn (array $one): bool => \in_array(
             $one['status'],
             $status,
@@ -24,36 +29,35 @@ final readonly class Marks
         $faulty = array_filter($played, static fn (array $one): bool => !$one['good']);
         $good = array_filter($played, static fn (array $one): bool => $one['good']);
         $two = array_filter($played, static fn (array $one): bool => $one['two']);
+        /** @param Marked $one */
         $wrong = static fn (array $one): bool => 'wrong' === $one['status'] || $one['wrong_second'];
         $acts = array_sum(array_column($played, 'acts'));
         $ratios = array_map(static fn (array $one): float => $one['minutes'] / $one['technician'], $played);
-        $sum = static fn (string $what): int => array_sum(array_map(
-            static fn (array $one): int => \count($one[$what]),
-            $played,
-        ));
+        $strange = array_sum(array_map(static fn (array $one): int => \count($one['strange']), $played));
+        $never = array_sum(array_map(static fn (array $one): int => \count($one['never']), $played));
 
         return [
             'right repair group, of faulty vehicles' => self::share($is('right', 'part'), $faulty),
             'good vehicles let go' => self::share($is('let-go'), $good),
             'faulty vehicles let go' => self::share($is('missed'), $faulty),
             'second fault named after the first is cured' => self::share(
-                static fn (array $one): bool => (bool) $one['second'],
+                static fn (array $one): bool => $one['second'],
                 $two,
             ),
             'wrong repair named' => self::share($wrong, $played),
             'undecided after thirty acts' => self::share($is('open'), $played),
-            'minutes against a technician\'s, median' => \sprintf('%.2f', Tally::mean(array_values($ratios))['median']),
-            'acts a job, median' => \sprintf('%.0f', Tally::mean(array_column($played, 'acts'))['median']),
-            'steps outside the sensible list' => \sprintf('%.1f %%', 100.0 * $sum('strange') / max(1, $acts)),
-            'steps that nobody should make' => (string) $sum('never'),
+            'minutes against a technician\'s, median' => \sprintf('%.2f', Tally::mean($ratios)['median']),
+            'acts a job, median' => \sprintf('%.0f', Tally::mean(array_map(floatval(...), array_column($played, 'acts')))['median']),
+            'steps outside the sensible list' => \sprintf('%.1f %%', 100.0 * $strange / max(1, $acts)),
+            'steps that nobody should make' => (string) $never,
             'repeats a job' => \sprintf('%.2f', array_sum(array_column($played, 'repeats')) / \count($played)),
             'refused acts' => (string) array_sum(array_column($played, 'refused')),
         ];
     }
 
     /**
-     * @param \Closure(array<string, mixed>): bool $is
-     * @param array<array<string, mixed>> $of
+     * @param \Closure(Marked): bool $is
+     * @param array<Marked> $of
      */
     private static function share(\Closure $is, array $of): string
     {

@@ -13,8 +13,7 @@ use Rodrel\Core\Trial\Visit;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
-use Rodrel\Core\Vocabulary\Part;
-use Rodrel\Core\Vocabulary\Place;
+use Rodrel\Core\Vocabulary\PartAt;
 
 /** The vehicle of a written job: it answers as its sheet says. */
 final class Sheet implements Hidden
@@ -27,7 +26,7 @@ final class Sheet implements Hidden
 
     /**
      * @param list<string> $sound lines of a sound vehicle
-     * @param string $slips the check at its place that is answered with what a sound vehicle shows, the first time
+     * @param CheckAt|null $slips the check that is answered with what a sound vehicle shows, the first time
      */
     public function __construct(
         private readonly Written $job,
@@ -35,7 +34,7 @@ final class Sheet implements Hidden
         private readonly Layout $layout,
         array $sound,
         private readonly Visit $visit,
-        private readonly string $slips = '',
+        private readonly ?CheckAt $slips = null,
     ) {
         $this->answers = ['' => Answers::of($checks, $layout, $sound, $job->lines)];
         foreach ($job->after as $group => $lines) {
@@ -54,25 +53,24 @@ final class Sheet implements Hidden
         $parts = [];
         $arrival = new Arrival(
             false,
-            \in_array('driven-in', $this->job->known, true),
-            \in_array('stood', $this->job->known, true),
+            \in_array('driven-in', $this->job->told->known, true),
+            \in_array('stood', $this->job->told->known, true),
         );
-        foreach ($this->job->known as $known) {
+        foreach ($this->job->told->known as $known) {
             $words = Written::words($known);
             if ('fitted' === $words[0]) {
-                [$part, $place] = explode('@', ($words[1] ?? '').'@vehicle');
-                $parts[] = new FittedPart(Part::of($part)->at(Place::of($place)), (int) ($words[2] ?? 1));
+                $parts[] = new FittedPart(PartAt::anywhere($words[1] ?? ''), (int) ($words[2] ?? 1));
             }
         }
         // what such a vehicle's driver is not asked he does not say
         $asked = [] !== $this->checks->of('pattern')->everywhere($this->layout);
 
-        return new IntakePayload($this->job->complaints, $asked ? $this->job->pattern : '', $arrival, $parts, '');
+        return new IntakePayload($this->job->told->complaints, $asked ? $this->job->told->pattern : '', $arrival, $parts, '');
     }
 
     public function answer(CheckAt $at, int $time = 0): array
     {
-        $slip = 0 === $time && $this->slips === (string) $at;
+        $slip = 0 === $time && true === $this->slips?->is($at);
 
         return $this->answers[$slip ? 'sound' : $this->now]->to($at);
     }
@@ -84,13 +82,13 @@ final class Sheet implements Hidden
 
     public function repair(GroupAt $group): bool
     {
-        $cures = \in_array((string) $group, [...$this->job->right, ...$this->job->also], true);
+        $cures = \in_array((string) $group, $this->job->truth->cures(), true);
         if (isset($this->answers[(string) $group])) {
             $this->now = (string) $group;
-        } elseif ($cures && [] === $this->job->also) {
+        } elseif ($cures && [] === $this->job->truth->also) {
             $this->now = 'sound';
         } elseif ($cures) {
-            $this->now = (string) (array_key_first($this->job->after) ?? 'sound');
+            $this->now = array_key_first($this->job->after) ?? 'sound';
         }
 
         return $cures;
@@ -103,11 +101,11 @@ final class Sheet implements Hidden
 
     public function cures(): array
     {
-        return 'sound' === $this->now ? [] : [...$this->job->right, ...$this->job->also];
+        return 'sound' === $this->now ? [] : $this->job->truth->cures();
     }
 
     public function isUnsafeToDrive(): bool
     {
-        return [] !== array_intersect(self::SERIOUS, $this->job->complaints) && [] !== $this->job->right;
+        return [] !== array_intersect(self::SERIOUS, $this->job->told->complaints) && [] !== $this->job->truth->right;
     }
 }

@@ -10,7 +10,15 @@ use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
 
-/** One job of the examination, played as the program says, until it names what to repair or lets the vehicle go. */
+/**
+ * One job of the examination, played as the program says, until it names what to repair or lets the vehicle go.
+ *
+ * @phpstan-type Marked array{
+ *     id: string, good: bool, two: bool, status: string, said: string, right: string, second: bool, wrong_second: bool,
+ *     verdict: string, belief: float, minutes: float, technician: float, acts: int, strange: list<string>,
+ *     never: list<string>, repeats: int, refused: int, unsafe: int, trace: list<string>
+ * }
+ */
 final class Sitting
 {
     /** More acts than this before a name is said, and it is undecided. */
@@ -34,7 +42,7 @@ final class Sitting
     /**
      * @param array{sensible: list<string>, never: list<string>} $list
      *
-     * @return array<string, mixed> how it ended, flat, for a line of JSON
+     * @return Marked how it ended, flat, for a line of JSON
      */
     public static function of(Written $job, Play $play, array $list): array
     {
@@ -46,12 +54,12 @@ final class Sitting
 
     private function play(): void
     {
-        $two = [] !== $this->job->also;
+        $two = [] !== $this->job->truth->also;
         $first = $this->look();
         $this->firstMinutes = $this->play->minutes;
         $this->named[] = $this->say($first);
         $group = $first?->repair;
-        if (!$two || null === $group || !\in_array((string) $group, [...$this->job->right, ...$this->job->also], true)) {
+        if (!$two || null === $group || !\in_array((string) $group, $this->job->truth->cures(), true)) {
             return;
         }
         $this->play->repair($group);
@@ -81,7 +89,7 @@ final class Sitting
                 $leader,
                 $mass,
                 $this->play->diagnosis()->belief->second(),
-                $verdict->next?->at ?? $verdict->repair ?? '-',
+                $verdict->next->at ?? $verdict->repair ?? '-',
                 isset($made[(string) $verdict->next?->at]) ? ' AGAIN' : '',
             );
             if (null === $verdict->next) {
@@ -110,19 +118,19 @@ final class Sitting
     /**
      * @param array{sensible: list<string>, never: list<string>} $list
      *
-     * @return array<string, mixed>
+     * @return Marked
      */
     private function marks(array $list): array
     {
-        $two = [] !== $this->job->also;
-        $cures = [...$this->job->right, ...$this->job->also];
+        $two = [] !== $this->job->truth->also;
+        $cures = $this->job->truth->cures();
         $one = $this->named[0];
         $second = false;
         if (isset($this->named[1])) {
-            $left = \in_array($one, $this->job->right, true) ? $this->job->also : $this->job->right;
+            $left = \in_array($one, $this->job->truth->right, true) ? $this->job->truth->also : $this->job->truth->right;
             $second = \in_array($this->named[1], $left, true);
         }
-        $good = [] === $this->job->right;
+        $good = [] === $this->job->truth->right;
         $status = match (true) {
             'undecided' === $one => 'open',
             '' === $one => $good ? 'let-go' : 'missed',
@@ -130,7 +138,7 @@ final class Sitting
             $two && !$second => 'part',
             default => 'right',
         };
-        $ids = array_map(static fn (string $check): string => explode('@', $check)[0], $this->play->path);
+        $ids = array_map(static fn (string $check): string => CheckAt::parse($check)->id, $this->play->path);
         $strange = static fn (string $id): bool => !\in_array($id, $list['sensible'], true);
 
         return [
@@ -139,13 +147,13 @@ final class Sitting
             'two' => $two,
             'status' => $status,
             'said' => implode(' then ', array_map(static fn (string $s): string => '' === $s ? 'nothing' : $s, $this->named)),
-            'right' => implode(' ', $this->job->right).($two ? ' + '.implode(' ', $this->job->also) : ''),
+            'right' => implode(' ', $this->job->truth->right).($two ? ' + '.implode(' ', $this->job->truth->also) : ''),
             'second' => $second,
             'wrong_second' => isset($this->named[1]) && !$second && !\in_array($this->named[1], ['', 'undecided'], true),
             'verdict' => $this->verdict,
             'belief' => round($this->belief, 3),
             'minutes' => round($two ? $this->play->minutes : $this->firstMinutes, 1),
-            'technician' => $this->job->minutes,
+            'technician' => $this->job->truth->minutes,
             'acts' => $this->play->acts,
             'strange' => array_values(array_filter($ids, $strange)),
             'never' => array_values(array_intersect($ids, $list['never'])),

@@ -36,28 +36,27 @@ final readonly class Variants
     }
 
     /**
-     * @return list<array{Written, string, string}> job, vehicle and the check that slips; '' for none
+     * @return list<array{Written, string, CheckAt|null}> job, vehicle and the check that slips
      */
     public function of(Written $job): array
     {
-        $all = [[$job, $job->vehicles[0], '']];
-        $other = $job->vehicles[1] ?? $job->vehicles[0];
-        $third = $job->vehicles[2] ?? $job->vehicles[0];
-        $all[] = [$job->mirrored($job->id.'~other-side', $other), $other, ''];
+        $all = [[$job, $job->told->vehicles[0], null]];
+        $other = $job->told->vehicles[1] ?? $job->told->vehicles[0];
+        $third = $job->told->vehicles[2] ?? $job->told->vehicles[0];
+        $all[] = [$job->mirrored($job->id.'~other-side', $other), $other, null];
         $luck = Luck::about($this->seed, 'harmless '.$job->id);
         $can = array_values(array_filter(
             self::HARMLESS,
-            fn (array $one): bool => !\in_array($job->kind, $one[1], true) && $this->isNew($job, $third, $one[0]),
+            fn (array $one): bool => !\in_array($job->truth->kind, $one[1], true) && $this->isNew($job, $third, $one[0]),
         ));
         if ([] !== $can) {
             $line = $can[$luck->pick(array_fill(0, \count($can), 1.0))][0];
-            $all[] = [$job->with($job->id.'~harmless', $third, [$line]), $third, ''];
+            $all[] = [$job->with($job->id.'~harmless', $third, [$line]), $third, null];
         }
-        $told = Answers::told($this->checks, $this->layouts[$job->vehicles[0]], $job);
-        if ([] !== $told && [] !== $job->right) {
+        $told = Answers::told($this->checks, $this->layouts[$job->told->vehicles[0]], $job);
+        if ([] !== $told && [] !== $job->truth->right) {
             $slips = $told[$luck->pick(array_fill(0, \count($told), 1.0))];
-            $slips = str_contains($slips, '@') ? $slips : $slips.'@vehicle';
-            $all[] = [$job->with($job->id.'~slip', $job->vehicles[0], []), $job->vehicles[0], $slips];
+            $all[] = [$job->with($job->id.'~slip', $job->told->vehicles[0], []), $job->told->vehicles[0], $slips];
         }
 
         return $all;
@@ -66,13 +65,13 @@ final readonly class Variants
     /** The job does not tell of that check itself, and the vehicle has it. */
     private function isNew(Written $job, string $vehicle, string $line): bool
     {
-        $check = CheckAt::parse(str_contains($line, '@') ? Written::words($line)[0] : Written::words($line)[0].'@vehicle');
+        $check = CheckAt::anywhere(Written::words($line)[0]);
         $there = array_filter(
             $this->checks->of($check)->everywhere($this->layouts[$vehicle]),
             static fn (CheckAt $one): bool => $one->is($check),
         );
         $own = Answers::told($this->checks, $this->layouts[$vehicle], $job);
 
-        return [] !== $there && [] === array_filter($own, static fn (string $c): bool => explode('@', $c)[0] === $check->id);
+        return [] !== $there && [] === array_filter($own, static fn (CheckAt $told): bool => $told->id === $check->id);
     }
 }

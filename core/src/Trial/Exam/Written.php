@@ -12,25 +12,13 @@ final readonly class Written
     private const TITLE = '== ';
 
     /**
-     * @param list<string> $vehicles presets that it can be
-     * @param list<string> $complaints ids
-     * @param list<string> $known what the intake knows: `stood`, `driven-in`, `fitted PART@PLACE WEEKS`
-     * @param list<string> $right repair groups that cure it; none where nothing is wrong
-     * @param list<string> $also repair groups that cure its second fault
-     * @param string $kind whose lists of sensible checks hold
      * @param list<string> $lines what its checks show, as written
      * @param array<string, list<string>> $after the same once a repair was carried out
      */
     public function __construct(
         public string $id,
-        public array $vehicles,
-        public array $complaints,
-        public string $pattern,
-        public array $known,
-        public array $right,
-        public array $also,
-        public float $minutes,
-        public string $kind,
+        public Told $told,
+        public Truth $truth,
         public array $lines,
         public array $after,
     ) {
@@ -100,14 +88,8 @@ final readonly class Written
 
         return new self(
             $id,
-            self::words($head[0]),
-            self::words($head[1]),
-            $head[2],
-            \array_slice($head, 3),
-            $right,
-            $also,
-            $minutes,
-            $kind,
+            new Told(self::words($head[0]), self::words($head[1]), $head[2], \array_slice($head, 3)),
+            new Truth($right, $also, $minutes, $kind),
             $lines,
             $after,
         );
@@ -122,23 +104,26 @@ final readonly class Written
     /** The same with left and right changed over, on another vehicle. */
     public function mirrored(string $id, string $vehicle): self
     {
-        $mirror = static fn (array $texts): array => array_map(self::mirror(...), $texts);
         $after = [];
         foreach ($this->after as $group => $lines) {
-            $after[self::mirror($group)] = $mirror($lines);
+            $after[self::mirror($group)] = self::mirrors($lines);
         }
 
         return new self(
             $id,
-            [$vehicle],
-            $mirror($this->complaints),
-            $this->pattern,
-            $mirror($this->known),
-            $mirror($this->right),
-            $mirror($this->also),
-            $this->minutes,
-            $this->kind,
-            $mirror($this->lines),
+            new Told(
+                [$vehicle],
+                self::mirrors($this->told->complaints),
+                $this->told->pattern,
+                self::mirrors($this->told->known),
+            ),
+            new Truth(
+                self::mirrors($this->truth->right),
+                self::mirrors($this->truth->also),
+                $this->truth->minutes,
+                $this->truth->kind,
+            ),
+            self::mirrors($this->lines),
             $after,
         );
     }
@@ -148,17 +133,21 @@ final readonly class Written
     {
         return new self(
             $id,
-            [$vehicle],
-            $this->complaints,
-            $this->pattern,
-            $this->known,
-            $this->right,
-            $this->also,
-            $this->minutes,
-            $this->kind,
+            new Told([$vehicle], $this->told->complaints, $this->told->pattern, $this->told->known),
+            $this->truth,
             [...$this->lines, ...$lines],
             array_map(static fn (array $after): array => [...$after, ...$lines], $this->after),
         );
+    }
+
+    /**
+     * @param list<string> $texts
+     *
+     * @return list<string>
+     */
+    private static function mirrors(array $texts): array
+    {
+        return array_map(self::mirror(...), $texts);
     }
 
     private static function mirror(string $text): string
