@@ -353,8 +353,8 @@ final class CatalogueTest extends TestCase
         ];
         yield 'a word nobody stands behind' => [
             'checks',
-            '["slack", "tight"], "base": [0.93, 0.07]',
-            '["slack", "tight"], "base": [0.3, 0.7]',
+            '["slack", "tight"], "seen": {"tight": {"as": "cause", "also": 0.03, "false": 0.02}}',
+            '["slack", "tight"], "seen": {"tight": {"as": "cause", "also": 0.7, "false": 0.3}}',
             '/checks/checks/19',
             '"tight"',
             "{\n      \"id\": \"parking-slack\"",

@@ -55,6 +55,17 @@ final readonly class References
                 }
             }
         }
+        foreach ($catalogue->routes->complaints() as $complaint) {
+            if (!isset($catalogue->complaints->all[$complaint])) {
+                $this->miss('/routes/routes', 'there is no complaint "%s"', $complaint);
+            }
+            $route = $catalogue->routes->route([$complaint]);
+            foreach ([...$route->own, ...$route->tried, ...$route->more] as $id) {
+                if (!$catalogue->checks->has($id)) {
+                    $this->miss('/routes/routes', 'there is no check "%s"', $id);
+                }
+            }
+        }
         foreach ($catalogue->pairs->rules as $n => $rule) {
             foreach (['one', 'other'] as $end) {
                 if (!isset($catalogue->faults->all[$rule[$end]])) {

@@ -27,6 +27,7 @@ final readonly class Costs
                 Pair::names($group),
             ));
         }
+
         return new self($costs, $settings->labour->comebackCents);
     }
 

@@ -77,6 +77,7 @@ final readonly class RouteBook
                 $serious = $serious || $route->isSerious($pattern, $stood);
             }
         }
+
         return new Route(
             array_values(array_unique($own)),
             array_values(array_unique($tried)),

@@ -150,7 +150,7 @@ final class Standing
 
         return [] !== array_filter(
             $this->wheels,
-            fn (Corner $wheel): bool => $place->covers(Place::at($wheel)),
+            static fn (Corner $wheel): bool => $place->covers(Place::at($wheel)),
         );
     }
 
@@ -301,12 +301,13 @@ final class Standing
                 foreach ($odd ? [Corner::tryFrom($row), Corner::tryFrom($word)] : [] as $wheel) {
                     $wheels[] = $wheel;
                 }
-                array_push($wheels, ...$odd ? $reading->check->place->wheels() : []);
+                array_push($wheels, ...$odd && !$reading->check->place->isVehicle() ? $reading->check->place->wheels() : []);
             }
         }
         foreach ($this->belief->groups as $group => $mass) {
             if ($mass >= self::DRAWS) {
-                array_push($wheels, ...GroupAt::parse($group)->place->wheels());
+                $place = GroupAt::parse($group)->place;
+                array_push($wheels, ...$place->isVehicle() ? [] : $place->wheels());
             }
         }
         $once = [];

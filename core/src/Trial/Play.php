@@ -22,7 +22,6 @@ use Rodrel\Core\Log\Payload\CoolPayload;
 use Rodrel\Core\Log\Payload\Figure;
 use Rodrel\Core\Log\Payload\FindingNotes;
 use Rodrel\Core\Log\Payload\FindingPayload;
-use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\LiftPayload;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\ReadingPayload;

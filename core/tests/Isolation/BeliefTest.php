@@ -29,8 +29,8 @@ use Rodrel\Core\Vocabulary\PartAt;
 final class BeliefTest extends TestCase
 {
     /**
-     * Prior 0.85·(3/4, 1/4) and 0.15 for a second fault; "push yes" has 0.9, 0.1 and on average 0.75·0.9 + 0.25·0.1 =
-     * 0.7.
+     * Prior 0.85·(3/4, 1/4) and 0.15 for both at once; "push yes" has 0.9, 0.1 and on average 0.75·0.9 + 0.25·0.1 = 0.7.
+     * Two faults that nobody named show 0.9·0.1/0.7 of it, and count for the likelier of the two.
      */
     public function testBayesByHand(): void
     {
@@ -38,9 +38,9 @@ final class BeliefTest extends TestCase
         $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), [ToyField::reading('push', 'yes')]);
         $hose = 0.85 * 0.75 * 0.9;
         $caliper = 0.85 * 0.25 * 0.1;
-        $second = 0.15 * 0.7;
+        $second = 0.15 * 0.9 * 0.1 / 0.7;
         $sum = $hose + $caliper + $second;
-        self::assertEqualsWithDelta($hose / $sum, $belief->group('hose@vehicle'), 1e-9);
+        self::assertEqualsWithDelta(($hose + $second) / $sum, $belief->group('hose@vehicle'), 1e-9);
         self::assertEqualsWithDelta($caliper / $sum, $belief->group('caliper@vehicle'), 1e-9);
         self::assertEqualsWithDelta($second / $sum, $belief->second(), 1e-9);
         self::assertSame('hose@vehicle', (string) $belief->leader()[0]);
@@ -120,7 +120,7 @@ final class BeliefTest extends TestCase
             ksort($lifted);
             self::assertEqualsWithDelta($others, $lifted, 1e-9, (string) $readings[$n]->check);
         }
-        self::assertGreaterThan(0.1, abs($whole->groupsWithout(1)['hose@lf'] - $whole->group('hose@lf')));
+        self::assertGreaterThan(0.05, abs($whole->groupsWithout(1)['hose@lf'] - $whole->group('hose@lf')));
     }
 
     public function testASumOfOneAndNoZeroWhateverIsRead(): void
@@ -145,7 +145,7 @@ final class BeliefTest extends TestCase
             );
         }
         $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings);
-        self::assertEqualsWithDelta(1.0, array_sum($belief->weights->posterior) + $belief->second(), 1e-9);
+        self::assertEqualsWithDelta(1.0, array_sum($belief->weights->posterior), 1e-9);
         self::assertGreaterThan(0.0, min($belief->weights->posterior));
     }
 
@@ -226,25 +226,16 @@ final class BeliefTest extends TestCase
             $now,
         );
         self::assertNull($in($agree));
-        $spin = new Reading(
-            'spin',
-            CheckAt::parse('spin@vehicle'),
-            ['lf' => 'will-not-turn', 'rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'],
-            false,
-            $at,
+        $toy = ToyField::make([0.98, 0.02], [0.09, 0.5]);
+        $torn = static fn (Reading ...$readings): ?Contradiction => Contradiction::in(
+            Belief::of($toy, Opening::first($toy, Context::none(), 0.0), array_values($readings)),
+            $now,
         );
-        $clash = [
-            $spin,
-            $read('bleeder-open@lf', 'spurts-frees'),
-            $read('hose-top@lf', 'stays-stuck'),
-            $read('push-back@lf', 'hard-both'),
-            new Reading('pins', CheckAt::parse('pins@lf'), ['pins' => 'free', 'pads' => 'free'], false, $at),
-        ];
-        $found = $in($clash);
+        $clash = [ToyField::reading('push', 'yes'), ToyField::reading('look', 'yes')];
+        $found = $torn(...$clash);
         self::assertNotNull($found);
         $asked = array_map(static fn (Reading $r): string => (string) $r->check, $found->again);
-        self::assertNotSame([], $asked);
-        self::assertNotContains('pins@lf', $asked, 'the reading that agrees with all is not asked for again');
+        self::assertSame(['look@vehicle'], $asked, 'what speaks for the leader is not asked again');
         $twice = array_map(static fn (Reading $r): Reading => new Reading(
             $r->id,
             $r->check,
@@ -253,7 +244,7 @@ final class BeliefTest extends TestCase
             $at,
             aside: new Aside(times: 2),
         ), $clash);
-        $left = $in($twice);
+        $left = $torn(...$twice);
         self::assertNotNull($left, 'it stays odd');
         self::assertSame([], $left->again, 'and nothing is asked a third time');
     }
@@ -299,7 +290,7 @@ final class BeliefTest extends TestCase
             static fn (array $slip): array => [log($slip[1]) + 10.0 * log(0.01 * $slip[0]), -1e3],
             Evidence::SLIPS,
         );
-        $slips = Weights::of($logs)->slips;
+        $slips = Weights::ofScaled(Weights::scaled($logs)[0], 1, 0.0)->slips;
         self::assertGreaterThan(0.998, $slips[2]);
         self::assertEqualsWithDelta(0.2 / 0.3 * 2.0 ** 10, $slips[2] / $slips[1], 1.0);
     }
@@ -342,9 +333,10 @@ final class BeliefTest extends TestCase
                 ['travel' => $mm],
             ),
         ]);
-        // ten times the most that any fault shows: a slip of 2, 5 or 10 % on average, 0.5·2 + 0.3·5 + 0.2·10 = 4.5 %
+        // ten times the most that any fault shows: a slip of 2, 5 or 10 % on average, 0.5·2 + 0.3·5 + 0.2·10 = 4.5 %;
+        // on two vehicles in a hundred the pedal is nothing that the model knows, and anything is as likely
         $slip = 0.045 / (1.5 * max(2.0 * $sound, $most));
-        self::assertEqualsWithDelta(log($slip), $read(10.0 * $most)->weights->evidence, 1e-6);
+        self::assertEqualsWithDelta(log(1.02 * $slip), $read(10.0 * $most)->weights->evidence, 1e-6);
     }
 
     public function testAWordThatTheCheckDoesNotHaveIsRefusedWithItsChoices(): void

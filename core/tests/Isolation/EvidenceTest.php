@@ -17,7 +17,7 @@ use Rodrel\Core\Vocabulary\CheckAt;
 
 /**
  * How likely one answer is, by hand: a hose (three quarters of what is believed) and a caliper, and rows written down
- * here. A column holds the hose, the caliper and what their average is for a second fault.
+ * here. A column holds the hose, the caliper and both at once, each first in turn: their product over the average.
  */
 final class EvidenceTest extends TestCase
 {
@@ -31,8 +31,8 @@ final class EvidenceTest extends TestCase
     {
         $row = $this->evidence(['blunder' => 0.02] + self::YES_NO);
         foreach ([[0.9, 0.1], [0.887755, 0.112245], [0.867347, 0.132653]] as $f => [$hose, $caliper]) {
-            $second = 0.75 * $hose + 0.25 * $caliper;
-            self::assertEqualsWithDelta([$hose, $caliper, $second], $row->columns[$f][0], 1e-6);
+            $both = $hose * $caliper / (0.75 * $hose + 0.25 * $caliper);
+            self::assertEqualsWithDelta([$hose, $caliper, $both, $both], $row->columns[$f][0], 1e-6);
         }
         self::assertSame([1.0], $row->weights);
         self::assertSame('', $row->cause);
@@ -40,23 +40,17 @@ final class EvidenceTest extends TestCase
         $often = $this->evidence(['blunder' => 0.1] + self::YES_NO)->columns[2][0][0];
         self::assertEqualsWithDelta(0.6 * (0.9 - 0.05) / 0.9 + 0.4 * 0.5, $often, 1e-9);
         $sure = $this->evidence(['blunder' => 0.0] + self::YES_NO)->columns[2][0];
-        self::assertEqualsWithDelta([0.9, 0.1, 0.7], $sure, 1e-12);
+        self::assertEqualsWithDelta([0.9, 0.1, 0.09 / 0.7, 0.09 / 0.7], $sure, 1e-12);
     }
 
-    /** Unsure, or said in the same breath, counts half: the root of it. */
+    /** Unsure counts half: the root of it. */
     public function testWhatCountsHalf(): void
     {
         $row = ['blunder' => 0.0] + self::YES_NO;
         $unsure = $this->evidence($row, unsure: true)->columns[0][0];
         self::assertEqualsWithDelta(sqrt(0.9), $unsure[0], 1e-12);
-        self::assertEqualsWithDelta(0.75 * sqrt(0.9) + 0.25 * sqrt(0.1), $unsure[2], 1e-12);
-        $field = $this->field($row);
-        $aside = new Aside(['no']);
-        $said = new Reading('a', CheckAt::of('push', 'vehicle'), ['' => 'yes'], false, self::at(), [], $aside);
-        [$first, $also] = Evidence::of($field, Opening::first($field, Context::none(), 0.15), 4, $said);
-        self::assertSame([4, 4], [$first->reading, $also->reading]);
-        self::assertEqualsWithDelta(0.9, $first->columns[0][0][0], 1e-12);
-        self::assertEqualsWithDelta(sqrt(0.1), $also->columns[0][0][0], 1e-12);
+        $average = 0.75 * sqrt(0.9) + 0.25 * sqrt(0.1);
+        self::assertEqualsWithDelta(sqrt(0.9) * sqrt(0.1) / $average, $unsure[2], 1e-12);
     }
 
     /** Two takes that differ: as likely one as the other, 0.5 for both; three: what was said oftenest. */
@@ -64,12 +58,14 @@ final class EvidenceTest extends TestCase
     {
         $row = ['blunder' => 0.0] + self::YES_NO;
         $takes = fn (array $earlier): array => $this->evidence($row, earlier: $earlier)->columns[0][0];
-        self::assertEqualsWithDelta([0.5, 0.5, 0.5], $takes(['no']), 1e-12);
-        self::assertEqualsWithDelta([0.9, 0.1, 0.7], $takes(['yes']), 1e-12);
-        self::assertEqualsWithDelta([0.9, 0.1, 0.7], $takes(['no', 'yes']), 1e-12);
-        self::assertEqualsWithDelta([0.1, 0.9, 0.3], $takes(['no', 'no']), 1e-12);
+        self::assertEqualsWithDelta([0.5, 0.5, 0.5, 0.5], $takes(['no']), 1e-12);
+        $yes = [0.9, 0.1, 0.09 / 0.7, 0.09 / 0.7];
+        self::assertEqualsWithDelta($yes, $takes(['yes']), 1e-12);
+        self::assertEqualsWithDelta($yes, $takes(['no', 'yes']), 1e-12);
+        // 0.09 over the average of 0.3
+        self::assertEqualsWithDelta([0.1, 0.9, 0.3, 0.3], $takes(['no', 'no']), 1e-12);
         $slips = $this->evidence(['blunder' => 0.02] + self::YES_NO, earlier: ['no'])->columns[0][0];
-        self::assertEqualsWithDelta([0.5, 0.5, 0.5], $slips, 1e-9);
+        self::assertEqualsWithDelta([0.5, 0.5, 0.5, 0.5], $slips, 1e-9);
     }
 
     /**
@@ -113,7 +109,7 @@ final class EvidenceTest extends TestCase
         // the drive 1.3556 deviations warmer: both medians e^(0.40669) as high
         $warm = exp(-0.5 * (0.40669 / 0.4) ** 2);
         self::assertEqualsWithDelta(0.98 * $hose * $warm + 0.02 / 30.0, $read->columns[0][3][0], 1e-6);
-        self::assertSame([0, 1], $read->index);
+        self::assertSame([0, 1, 2, 3], $read->index);
         $sound = $this->evidence(['sound' => 15.0] + $row, number: 10.0)->columns[2][2][0];
         self::assertEqualsWithDelta(0.9 * $hose + 0.1 / 45.0, $sound, 1e-6, 'twice what a sound one shows');
         $this->expectException(InvalidData::class);

@@ -42,8 +42,8 @@ final class PairsTest extends TestCase
             ['guide-pins.stuck@lf', 'piston.stuck-out@lf'],
             ['guide-pins.stuck@lf', 'piston.stuck-out@rf'],
         ]);
-        self::assertEqualsWithDelta(1.0, array_sum($opening->weights) + $opening->second, 1e-9);
-        $sums = $field->suspects->sums($opening->weights);
+        self::assertEqualsWithDelta(1.0, array_sum($opening->weights), 1e-9);
+        $sums = $field->suspects->sums($field->folded($opening->weights));
         $same = $sums['guide-pins.stuck@lf + piston.stuck-out@lf'];
         self::assertEqualsWithDelta(6.0, $same / $sums['guide-pins.stuck@lf + piston.stuck-out@rf'], 1e-9);
         self::assertLessThan(0.15, $same);
@@ -74,6 +74,9 @@ final class PairsTest extends TestCase
             $read('push-back@rf', ['' => 'hard-both']),
             $read('pins@lf', ['pins' => 'seized', 'pads' => 'free']),
             $read('push-back@lf', ['' => 'easy']),
+            $read('wear@lf', ['' => 'inner']),
+            $read('caliper-look@rf', ['piston' => 'torn-or-rusty']),
+            $read('push-force@rf', ['' => 'heavy']),
         ];
         $belief = Belief::of($field, $opening, $readings);
         self::assertGreaterThan(0.5, $belief->group('pins@lf'), 'the rest is pairs that nobody named');
@@ -84,7 +87,10 @@ final class PairsTest extends TestCase
         self::assertGreaterThan(0.5, $left->group('pins@lf'));
 
         $planner = new Planner($belief, World::settings());
-        $proposal = $planner->rank(new Situation(new CarState(Lift::WheelsOff, true), $readings))[0];
+        $proposal = $planner->rank(
+            new Situation(new CarState(Lift::WheelsOff, true), $readings),
+            static fn (): bool => true,
+        )[0];
         foreach ($planner->answers->fork($proposal) as $branch) {
             foreach ($branch->leaders as [$group]) {
                 self::assertNotNull(GroupAt::tryParse($group), 'a fork names repairs, one by one');

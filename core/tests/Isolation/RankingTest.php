@@ -37,7 +37,7 @@ final class RankingTest extends TestCase
         $first = $verdict();
         self::assertSame(['first-look', 'look@vehicle'], [$first->reason, (string) $first->next?->at]);
         $later = $verdict(...['hose-feel@lf' => 'stays-firm']);
-        self::assertSame('best-split', $later->reason);
+        self::assertSame('opening', $later->reason);
     }
 
     /** The left front is held and the others turn: nobody takes the other wheels off to look. */
@@ -51,7 +51,7 @@ final class RankingTest extends TestCase
         ]);
         $planner = new Planner(World::diagnosis($state)->belief, World::settings());
         $wheels = $others = [];
-        foreach ($planner->rank($state->situation, true) as $proposal) {
+        foreach ($planner->rank($state->situation, static fn (): bool => true) as $proposal) {
             if (null !== $proposal->at->place->corner()) {
                 $off = Lift::WheelsOff === $proposal->check->demand->lift;
                 $off ? $wheels[$proposal->at->place->id] = true : $others[$proposal->at->place->id] = true;

@@ -40,20 +40,6 @@ final class SearchTest extends TestCase
     }
 
     /**
-     * The driver tells of a noise, with which nobody measures tyres; these are unlike. After looks that lead nowhere
-     * the search goes wider and says so.
-     */
-    public function testADriverWhoTellsOfOneThingAndHasAnother(): void
-    {
-        [$path] = $this->search('noise', ['tyres@vehicle/' => 'unlike']);
-        $tyres = array_search('tyres@vehicle', array_column($path, 0), true);
-        self::assertIsInt($tyres);
-        self::assertGreaterThan(14, $tyres, 'not before what fits');
-        self::assertSame('wider', $path[$tyres][1]);
-        self::assertNotContains('wider', array_column(\array_slice($path, 0, 13), 1));
-    }
-
-    /**
      * Which of four rotors swings only a dial gauge tells, and there is none: the search ends without certainty, and
      * names the gauge.
      */

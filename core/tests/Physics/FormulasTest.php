@@ -72,17 +72,19 @@ final class FormulasTest extends TestCase
     public function testWeightsOfVerySmallChances(): void
     {
         $half = -2000.0 - log(2.0);
-        $weights = Weights::of([[-2000.0, $half, $half]]);
-        self::assertEqualsWithDelta([0.5, 0.25], $weights->posterior, 1e-12);
+        [$scaled, $top] = Weights::scaled([[-2000.0, $half, $half]]);
+        $weights = Weights::ofScaled($scaled, 2, $top);
+        self::assertEqualsWithDelta([0.5, 0.25, 0.25], $weights->posterior, 1e-12);
+        self::assertEqualsWithDelta(-2000.0 + log(2.0), $weights->evidence, 1e-9);
         self::assertEqualsWithDelta(0.25, $weights->second, 1e-12);
     }
 
-    /** Hose 6450, caliper 17750 cents; a second fault costs their mean and 45 minutes: 12100 + 45 · 100. */
-    public function testWhatASecondFaultIsExpectedToCost(): void
+    /** Hose 6450, caliper 17750 cents. */
+    public function testWhatAKnownFaultCosts(): void
     {
         $costs = Costs::of(ToyField::make(), World::settings());
-        self::assertEqualsWithDelta(16600.0, $costs->ifTruthWereKnown([0.0, 0.0, 1.0]), 1e-6);
-        self::assertEqualsWithDelta(6450.0, $costs->ifTruthWereKnown([1.0, 0.0, 0.0]), 1e-6);
+        self::assertEqualsWithDelta(17750.0, $costs->ifTruthWereKnown([0.0, 1.0]), 1e-6);
+        self::assertEqualsWithDelta(6450.0, $costs->ifTruthWereKnown([1.0, 0.0]), 1e-6);
     }
 
     /** All nodes at once take what each takes by itself, on both sides of the corner of V(p). */

@@ -153,6 +153,6 @@ final class ScopeTest extends TestCase
             World::catalogue()->repairs->all,
             static fn ($repair): bool => 'elsewhere' === $repair->drawn,
         );
-        self::assertSame(['none', 'tyre', 'joint'], array_keys($elsewhere));
+        self::assertSame(['none', 'tyre', 'joint', 'engine'], array_keys($elsewhere));
     }
 }

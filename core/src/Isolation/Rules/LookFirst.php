@@ -11,7 +11,7 @@ use Rodrel\Core\Isolation\Standing;
 final readonly class LookFirst
 {
     /** What is looked at before a joint of a line, and before a brake is taken apart. */
-    private const BEFORE_OPENING = ['hose-look', 'pipe-look', 'cap-look'];
+    private const BEFORE_OPENING = ['hose-look', 'pipe-look'];
     private const BEFORE_TAKING_APART = ['parking-slack', 'lever-stop', 'caliper-look'];
 
     public static function before(Proposal $wanted, Standing $at): Proposal

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rodrel\Core\Isolation\Rules;
 
 use Rodrel\Core\Isolation\Decision;
-use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Isolation\Standing;
 
 /** Under the threshold with nothing left worth looking at: a trial repair, its odds said aloud. */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rodrel\Core\Isolation\Rules;
 
 use Rodrel\Core\Isolation\Decision;
-use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Isolation\Standing;
 
 /** Nothing that the complaint calls for tells anything more: other checks, as long as what they tell apart is likely

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rodrel\Core\Isolation\Rules;
 
 use Rodrel\Core\Isolation\Decision;
-use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Isolation\Standing;
 
 /** Past the threshold money alone decides: what a slip would cost against what it takes to find it. */

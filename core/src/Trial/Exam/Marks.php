@@ -30,7 +30,7 @@ final readonly class Marks
         $good = array_filter($played, static fn (array $one): bool => $one['good']);
         $two = array_filter($played, static fn (array $one): bool => $one['two']);
         /** @param Marked $one */
-        $wrong = static fn (array $one): bool => 'wrong' === $one['status'] || $one['wrong_second'];
+        $wrong = static fn (array $one): bool => 'wrong' === $one['status'] || true === $one['wrong_second'];
         $acts = array_sum(array_column($played, 'acts'));
         $ratios = array_map(static fn (array $one): float => $one['minutes'] / $one['technician'], $played);
         $strange = array_sum(array_map(static fn (array $one): int => \count($one['strange']), $played));

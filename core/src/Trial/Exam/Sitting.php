@@ -7,7 +7,6 @@ namespace Rodrel\Core\Trial\Exam;
 use Rodrel\Core\Isolation\Verdict;
 use Rodrel\Core\Trial\Play;
 use Rodrel\Core\Vocabulary\CheckAt;
-use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
 
 /**
