@@ -24,6 +24,7 @@ use Rodrel\Core\Physics\CircuitSolver;
 use Rodrel\Core\Physics\CircuitState;
 use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Physics\Foot;
+use Rodrel\Core\Physics\HeldRod;
 use Rodrel\Core\Physics\PedalSource;
 use Rodrel\Core\Prediction\Prediction;
 use Rodrel\Core\Prediction\Signature;
@@ -222,7 +223,7 @@ final class World
         $stuck = $fault->value('booster', null, 'stuck', 0.0);
         $source = new PedalSource(
             $foot ?? Foot::press($footN),
-            new Booster($layout, $vacuum ?? $layout->assist->vacuumKpa, $stuck),
+            new Booster($layout, $vacuum ?? $layout->assist->vacuumKpa, new HeldRod($stuck)),
         );
         $seen = [];
         foreach ($layout->chambers as $chamber) {

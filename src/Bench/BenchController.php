@@ -62,7 +62,7 @@ final class BenchController extends RendersJob
             odd: array_map($this->odd(...), $advice->odd ?? []),
             pairs: null === $judgement ? [] : $this->suspects->pairs($judgement),
             condition: 'condition' === $advice?->reason,
-            stays: $state->road()->seenUnsafe || $this->locked($state),
+            stays: 'stays' === $advice?->reason || $state->road()->seenUnsafe || $this->locked($state),
             apart: $this->apart($state),
             drawing: $this->drawing->of($loaded),
             suspects: null === $judgement ? [] : $this->suspects->of($judgement),

@@ -32,6 +32,30 @@ final readonly class SuspectView
     {
     }
 
+    /**
+     * A repair that the belief does not lead: a technician may sign any.
+     *
+     * @return array<string, mixed>
+     */
+    public function other(Judgement $judgement, GroupAt $group): array
+    {
+        $mass = $judgement->group($group);
+        $struck = $judgement->struck[(string) $group] ?? null;
+        $against = null === $struck
+            ? []
+            : [['said' => $this->reading($struck), 'weight' => $this->say->ui('finding.struck-by'), 'ratio' => '']];
+
+        return [
+            'group' => (string) $group,
+            'name' => $this->say->group($group),
+            'mass' => $mass,
+            'bar' => (int) round(100.0 * $mass),
+            'modes' => $this->modes($judgement, $group),
+            'for' => [],
+            'against' => $against,
+        ];
+    }
+
     /** @return list<array<string, mixed>> */
     public function of(Judgement $judgement): array
     {

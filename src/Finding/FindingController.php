@@ -51,7 +51,11 @@ final class FindingController extends RendersJob
         foreach ($rows as $row) {
             $chosen = $row['group'] === $named ? $row : $chosen;
         }
-        if (null === $judgement || null === $chosen) {
+        $all = $this->catalogue->faults->repairsIn($loaded->layout);
+        if (null === $chosen && null !== $judgement && isset($all[$named])) {
+            $chosen = $this->suspects->other($judgement, $all[$named]);
+        }
+        if (null === $judgement || null === $chosen || [] === $rows) {
             return $this->page('finding/waiting.html.twig', $loaded, 'finding');
         }
         $group = GroupAt::parse($chosen['group']);
@@ -110,7 +114,27 @@ final class FindingController extends RendersJob
             spent: $loaded->state->story->intake()->spentCents ?? 0,
             quotes: $this->quotes($loaded, $group),
             trial: 'trial' === $advice->reason && $rows[0]['group'] === $chosen['group'],
+            all: $this->named($all, $rows),
         ));
+    }
+
+    /**
+     * @param array<string, GroupAt> $all
+     * @param list<array<string, mixed>> $rows
+     *
+     * @return array<string, string> names of all other repairs, in the order of the alphabet; "nothing wrong" is none
+     */
+    private function named(array $all, array $rows): array
+    {
+        $names = [];
+        foreach (array_diff_key($all, array_flip(array_column($rows, 'group'))) as $key => $group) {
+            if ('none' !== $group->id) {
+                $names[$key] = $this->say->group($group);
+            }
+        }
+        asort($names);
+
+        return $names;
     }
 
     private function scope(LoadedJob $loaded, GroupAt $group, bool $pair): Scope

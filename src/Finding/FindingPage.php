@@ -26,6 +26,7 @@ final readonly class FindingPage
      * @param list<string> $odd readings that speak against it all the same
      * @param bool $trial a trial repair, with its odds
      * @param list<array{quote: QuotePayload, more: int}> $quotes
+     * @param array<string, string> $all every other repair of this vehicle by its group
      */
     public function __construct(
         public string $sentence,
@@ -57,6 +58,7 @@ final readonly class FindingPage
         public bool $trial,
         public int $spent,
         public array $quotes,
+        public array $all,
     ) {
     }
 }

@@ -29,7 +29,7 @@ final readonly class SignedFinding
     public function payload(LoadedJob $loaded, GroupAt $group, string $against): FindingPayload
     {
         $judgement = $loaded->judgement() ?? throw InvalidInput::because('gate.predictions-first');
-        if (!isset($judgement->groups[(string) $group])) {
+        if (!isset($this->catalogue->faults->repairsIn($loaded->layout)[(string) $group])) {
             throw InvalidInput::because('input.group');
         }
         $against = trim($against);

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Rodrel\Core\Fault;
 
 use Rodrel\Core\InvalidData;
+use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\SuspectAt;
 
 /**
@@ -25,6 +27,24 @@ final readonly class Faults implements \IteratorAggregate, \Countable
         $id = $suspect instanceof SuspectAt ? $suspect->id : $suspect;
 
         return $this->all[$id] ?? throw InvalidData::at('/fault', \sprintf('there is no fault "%s"', $id));
+    }
+
+    /**
+     * Every repair that a vehicle can need, whatever is believed of it: what may be signed.
+     *
+     * @return array<string, GroupAt> by its name
+     */
+    public function repairsIn(Layout $layout): array
+    {
+        $groups = [];
+        foreach ($this->all as $fault) {
+            foreach ($fault->places->in($layout) as $place) {
+                $group = $fault->cure->groupFor($place);
+                $groups[(string) $group] = $group;
+            }
+        }
+
+        return $groups;
     }
 
     /** @return \ArrayIterator<string, Fault> */

@@ -11,6 +11,7 @@ use Rodrel\Core\Physics\Circuit;
 use Rodrel\Core\Physics\CircuitState;
 use Rodrel\Core\Physics\Edge;
 use Rodrel\Core\Physics\Friction;
+use Rodrel\Core\Physics\HeldRod;
 use Rodrel\Core\Physics\Piston;
 use Rodrel\Core\Physics\Rubbing;
 use Rodrel\Core\Physics\Start;
@@ -69,30 +70,41 @@ final class BoosterTest extends TestCase
     /** A valve that sticks holds its force until its vacuum is gone, and above 20 kPa of it. */
     public function testAStuckValve(): void
     {
-        $stuck = new Booster(World::handbook(), 65.0, 300.0, 5.0);
+        $stuck = new Booster(World::handbook(), 65.0, new HeldRod(300.0, 5.0));
         self::assertSame([300.0, 0.0], [$stuck->rodN(0.0, 4.9), $stuck->rodN(0.0, 5.0)]);
         self::assertEqualsWithDelta(2490.0, $stuck->rodN(150.0, 1.0), 1e-9, 'the foot is stronger');
-        self::assertSame(0.0, (new Booster(World::handbook(), 20.0, 300.0, 5.0))->rodN(0.0, 1.0));
-        self::assertSame(300.0, (new Booster(World::handbook(), 20.1, 300.0, 5.0))->rodN(0.0, 1.0));
+        self::assertSame(0.0, (new Booster(World::handbook(), 20.0, new HeldRod(300.0, 5.0)))->rodN(0.0, 1.0));
+        self::assertSame(300.0, (new Booster(World::handbook(), 20.1, new HeldRod(300.0, 5.0)))->rodN(0.0, 1.0));
         self::assertSame(5.0, $stuck->nextCorner(1.0));
         self::assertSame(\INF, $stuck->nextCorner(5.0));
-        self::assertSame(\INF, (new Booster(World::handbook(), 65.0, 0.0, 5.0))->nextCorner(1.0));
-        self::assertNotSame($stuck->print, (new Booster(World::handbook(), 65.0, 300.0, 6.0))->print);
-        self::assertNotSame($stuck->print, (new Booster(World::handbook(), 65.0, 300.0, 5.0, 1.1))->print);
-        self::assertNotSame($stuck->print, (new Booster(World::handbook(), 65.0, 300.0, 5.0, 1.0, 0.5))->print);
+        self::assertSame(\INF, (new Booster(World::handbook(), 65.0, new HeldRod(0.0, 5.0)))->nextCorner(1.0));
+        self::assertNotSame($stuck->print, (new Booster(World::handbook(), 65.0, new HeldRod(300.0, 6.0)))->print);
+        self::assertNotSame($stuck->print, (new Booster(World::handbook(), 65.0, new HeldRod(300.0, 5.0), 1.1))->print);
+        self::assertNotSame($stuck->print, (new Booster(World::handbook(), 65.0, new HeldRod(300.0, 5.0), 1.0, 0.5))->print);
+    }
+
+    /** A rod that is too long holds the master forward with vacuum or none, for ever; the foot is stronger. */
+    public function testARodThatIsTooLong(): void
+    {
+        $long = new Booster(World::handbook(), 0.0, new HeldRod(preloadN: 220.0));
+        self::assertSame([220.0, 220.0], [$long->rodN(0.0, 1.0), $long->rodN(0.0, 900.0)]);
+        self::assertEqualsWithDelta(600.0, $long->rodN(150.0, 1.0), 1e-9);
+        self::assertSame(\INF, $long->nextCorner(1.0));
+        $stuck = new Booster(World::handbook(), 65.0, new HeldRod(300.0, 5.0, 220.0));
+        self::assertSame([300.0, 220.0], [$stuck->rodN(0.0, 4.9), $stuck->rodN(0.0, 5.1)]);
     }
 
     /** An engine that starts at 3 s has 1 − e^(−1) of its vacuum 0.6 s later. */
     public function testAnEngineThatStarts(): void
     {
-        $booster = new Booster(World::handbook(), 65.0, 0.0, 4.0, start: new Start(3.0, 0.6));
+        $booster = new Booster(World::handbook(), 65.0, new HeldRod(0.0, 4.0), start: new Start(3.0, 0.6));
         self::assertEqualsWithDelta(1200.0, $booster->rodN(300.0, 2.9), 1e-9);
         self::assertEqualsWithDelta(1200.0 + 2795.0 * (1.0 - exp(-1.0)), $booster->rodN(300.0, 3.6), 1e-6);
         self::assertSame(3.0, $booster->nextCorner(1.0));
         self::assertSame(\INF, $booster->nextCorner(3.0));
-        $both = new Booster(World::handbook(), 65.0, 300.0, 2.0, start: new Start(3.0, 0.6));
+        $both = new Booster(World::handbook(), 65.0, new HeldRod(300.0, 2.0), start: new Start(3.0, 0.6));
         self::assertSame([2.0, 3.0], [$both->nextCorner(1.0), $both->nextCorner(2.5)]);
-        self::assertNotSame($booster->print, (new Booster(World::handbook(), 65.0, 0.0, 4.0))->print);
+        self::assertNotSame($booster->print, (new Booster(World::handbook(), 65.0, new HeldRod(0.0, 4.0)))->print);
     }
 
     /**

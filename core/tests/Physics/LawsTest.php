@@ -15,6 +15,7 @@ use Rodrel\Core\Physics\CircuitSolver;
 use Rodrel\Core\Physics\CircuitState;
 use Rodrel\Core\Physics\Effects;
 use Rodrel\Core\Physics\Foot;
+use Rodrel\Core\Physics\HeldRod;
 use Rodrel\Core\Physics\Joint;
 use Rodrel\Core\Physics\PedalSource;
 use Rodrel\Core\Physics\Program;
@@ -166,7 +167,7 @@ final class LawsTest extends TestCase
             $state = CircuitState::atRest($circuit);
             $atRest = $state->ledgerMl($circuit);
             $solver = new CircuitSolver();
-            $booster = new Booster($layout, 65.0, $effects->value('booster', null, 'stuck', 0.0));
+            $booster = new Booster($layout, 65.0, new HeldRod($effects->value('booster', null, 'stuck', 0.0)));
             $solver->run($circuit, $state, new PedalSource(Foot::press(150.0), $booster), 30.0);
             $solver->run(
                 $circuit,
