@@ -32,7 +32,7 @@ use Symfony\Component\Process\Process;
  *
  * @phpstan-import-type Marked from Sitting
  */
-#[AsCommand('rodrel:examine', 'Plays the written examination and says what was right, how long it took, what was strange')]
+#[AsCommand('rodrel:examine', 'Plays the written examination: what was right, how long it took, what was strange')]
 final class ExamineCommand
 {
     private const FOLDER = '/tests/Examination';

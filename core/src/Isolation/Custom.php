@@ -6,7 +6,7 @@ namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Station;
 
-/** How the trade goes about it: where one stands, what is looked over, what drivers call things, what complaints ask. */
+/** How the trade goes about it: where one stands, what is looked over, what drivers say and what complaints ask. */
 final readonly class Custom
 {
     /**

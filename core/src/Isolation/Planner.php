@@ -122,7 +122,15 @@ final class Planner
         return new Proposal(
             $check,
             $check->at($place),
-            new Worth($bits, $saving, $minutes, $net, $way, $net + $way * $this->settings->labour->rateCentsPerMinute, $moved),
+            new Worth(
+                $bits,
+                $saving,
+                $minutes,
+                $net,
+                $way,
+                $net + $way * $this->settings->labour->rateCentsPerMinute,
+                $moved,
+            ),
             $this->gates($check, $place, $now),
             [],
             $rows,

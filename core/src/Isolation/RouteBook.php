@@ -7,7 +7,7 @@ namespace Rodrel\Core\Isolation;
 use Rodrel\Core\Shape;
 use Rodrel\Core\Vocabulary\Corner;
 
-/** Which checks every complaint calls for, how often it means nothing, and what is found that is looked into like one. */
+/** Which checks every complaint calls for, how often it means nothing, and what is looked into like one. */
 final readonly class RouteBook
 {
     /**

@@ -137,7 +137,11 @@ final class Standing
 
         return null !== $turn->first
             && $this->now->hasTurn($check, $this->belief->field->knowledge->checks)
-            && ([] === $this->troubles || $turn->first <= self::ALWAYS || \in_array($check->id, $this->route->own, true));
+            && (
+                [] === $this->troubles
+                || $turn->first <= self::ALWAYS
+                || \in_array($check->id, $this->route->own, true)
+            );
     }
 
     /** Whether it is made where the complaint, a finding or a suspect is. */
@@ -301,7 +305,8 @@ final class Standing
                 foreach ($odd ? [Corner::tryFrom($row), Corner::tryFrom($word)] : [] as $wheel) {
                     $wheels[] = $wheel;
                 }
-                array_push($wheels, ...$odd && !$reading->check->place->isVehicle() ? $reading->check->place->wheels() : []);
+                $place = $reading->check->place;
+                array_push($wheels, ...$odd && !$place->isVehicle() ? $place->wheels() : []);
             }
         }
         foreach ($this->belief->groups as $group => $mass) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
-/** Belief in every hypothesis, pairs that nobody named among them, summed over how often this job's answers are wrong. */
+/** Belief in every hypothesis, pairs that nobody named among them, summed over this job's share of slips. */
 final readonly class Weights
 {
     /**

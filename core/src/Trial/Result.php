@@ -112,8 +112,14 @@ final readonly class Result
      *
      * @return array{Verdict, string}
      */
-    private static function look(Policy $policy, Play $play, TrueVehicle $vehicle, \Closure $clock, array &$decisions, bool &$odd): array
-    {
+    private static function look(
+        Policy $policy,
+        Play $play,
+        TrueVehicle $vehicle,
+        \Closure $clock,
+        array &$decisions,
+        bool &$odd,
+    ): array {
         $from = $play->acts;
         while (true) {
             $at = $clock();

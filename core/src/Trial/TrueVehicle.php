@@ -61,7 +61,9 @@ final class TrueVehicle implements Hidden
             ? ''
             : $this->said(CheckAt::of($check, Place::vehicle()));
 
-        return new IntakePayload([$said('complaint')], $said('pattern'), $this->visit->arrival, $this->visit->parts, '');
+        $visit = $this->visit;
+
+        return new IntakePayload([$said('complaint')], $said('pattern'), $visit->arrival, $visit->parts, '');
     }
 
     public function isUnsure(CheckAt $at, int $time = 0): bool

@@ -21,7 +21,9 @@ final readonly class Sites
     /** From `places` and `on` of a row of the catalogue. */
     public static function fromShape(Shape $shape): self
     {
-        return new self($shape->oneOf('places', Places::class), Reach::listFrom($shape), $shape->choice('one_act', ['', 'vehicle', 'circuit'], ''));
+        $oneAct = $shape->choice('one_act', ['', 'vehicle', 'circuit'], '');
+
+        return new self($shape->oneOf('places', Places::class), Reach::listFrom($shape), $oneAct);
     }
 
     /** @return list<Place> none where it does not apply */

@@ -29,7 +29,8 @@ use Rodrel\Core\Vocabulary\PartAt;
 final class BeliefTest extends TestCase
 {
     /**
-     * Prior 0.85·(3/4, 1/4) and 0.15 for both at once; "push yes" has 0.9, 0.1 and on average 0.75·0.9 + 0.25·0.1 = 0.7.
+     * Prior 0.85·(3/4, 1/4) and 0.15 for both at once; "push yes" has 0.9, 0.1 and on average 0.75·0.9 + 0.25·0.1 =
+     * 0.7.
      * Two faults that nobody named show 0.9·0.1/0.7 of it, and count for the likelier of the two.
      */
     public function testBayesByHand(): void

@@ -20,8 +20,8 @@ final class OpeningTest extends TestCase
 {
     /**
      * "Push yes" leaves hose 0.57375, caliper 0.02125 and 0.0192857 for both at once, over 0.6142857. The hose renewed:
-     * 3 % of it are a faulty new part; the caliper keeps its own and gets all that two faults may have left: 0.4 of what
-     * was cured, and what stood for both. A twentieth stays for what has no name.
+     * 3 % of it are a faulty new part; the caliper keeps its own and gets all that two faults may have left: 0.4 of
+     * what was cured, and what stood for both. A twentieth stays for what has no name.
      */
     public function testAfterARepairByHand(): void
     {
@@ -70,7 +70,7 @@ final class OpeningTest extends TestCase
         self::assertEqualsWithDelta(array_map($made, $caliper), $after('caliper@vehicle'), 1e-9);
     }
 
-    /** What each answer would leave: of hose 0.6375 and the 0.15 for both at once, which it leads, and caliper 0.2125. */
+    /** What each answer would leave: of hose 0.6375, with the 0.15 for both at once, and caliper 0.2125. */
     public function testWhatAnswersWouldLeave(): void
     {
         $field = ToyField::make();

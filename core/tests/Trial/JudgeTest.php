@@ -133,7 +133,8 @@ final class JudgeTest extends TestCase
         $hose = Costs::ofGroup(World::catalogue()->repairs, $settings, GroupAt::parse('hose@lf'));
         $vehicle = Trials::vehicle('hose.one-way');
         $play = Trials::at($vehicle);
-        $result = Result::of(new Advised(), $play, $vehicle, World::catalogue()->repairs, static fn (): float => 0.0)->toArray();
+        $repairs = World::catalogue()->repairs;
+        $result = Result::of(new Advised(), $play, $vehicle, $repairs, static fn (): float => 0.0)->toArray();
         self::assertSame(['hose@lf', true, true], [$result['signed'], $result['right'], $result['mode']]);
         self::assertSame([0, 0, 0, false], [
             $result['wrongParts'],

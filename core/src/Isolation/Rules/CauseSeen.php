@@ -40,7 +40,9 @@ final readonly class CauseSeen implements Rule
         $said = $at->belief->fitsWhatWasSaid($seen->group);
         if (!$seen->sighting->isHard()) {
             // what needs repair anyway, leads, and is just what the driver speaks of
-            $speaks = $seen->sighting->isThere() >= self::IS_THERE && $said >= self::JUST_SAID && $seen->explains >= self::LEADS;
+            $speaks = $seen->sighting->isThere() >= self::IS_THERE
+                && $said >= self::JUST_SAID
+                && $seen->explains >= self::LEADS;
 
             return $at->group->is($seen->group) && ($speaks || $seen->explains >= self::FITS_FELT);
         }

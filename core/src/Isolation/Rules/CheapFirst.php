@@ -8,7 +8,7 @@ use Rodrel\Core\Isolation\Decision;
 use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Isolation\Standing;
 
-/** Before a dear part is named, or the system opened: what the complaint's own looks cost next to nothing is looked at. */
+/** Before a dear part is named, or the system opened: the complaint's own looks that cost next to nothing. */
 final readonly class CheapFirst implements Rule
 {
     /** So long with the way there (min; estimate, 3 to 6). */

@@ -7,7 +7,7 @@ namespace Rodrel\Core\Isolation\Rules;
 use Rodrel\Core\Isolation\Decision;
 use Rodrel\Core\Isolation\Standing;
 
-/** While everything is sound, the complaint's own checks in their order; after a repair they come before nothing wrong may lead. */
+/** While everything is sound: the complaint's own checks in their order, after a repair once more. */
 final readonly class OwnChecks implements Rule
 {
     public function decide(Standing $at): ?Decision

@@ -31,7 +31,8 @@ final readonly class Marks
         $two = array_filter($played, static fn (array $one): bool => $one['two']);
         /** @param Marked $one */
         $wrong = static fn (array $one): bool => 'wrong' === $one['status'] || true === $one['wrong_second'];
-        $acts = array_sum(array_column($played, 'acts'));
+        $each = array_map(floatval(...), array_column($played, 'acts'));
+        $acts = array_sum($each);
         $ratios = array_map(static fn (array $one): float => $one['minutes'] / $one['technician'], $played);
         $strange = array_sum(array_map(static fn (array $one): int => \count($one['strange']), $played));
         $never = array_sum(array_map(static fn (array $one): int => \count($one['never']), $played));
@@ -47,7 +48,7 @@ final readonly class Marks
             'wrong repair named' => self::share($wrong, $played),
             'undecided after thirty acts' => self::share($is('open'), $played),
             'minutes against a technician\'s, median' => \sprintf('%.2f', Tally::mean($ratios)['median']),
-            'acts a job, median' => \sprintf('%.0f', Tally::mean(array_map(floatval(...), array_column($played, 'acts')))['median']),
+            'acts a job, median' => \sprintf('%.0f', Tally::mean($each)['median']),
             'steps outside the sensible list' => \sprintf('%.1f %%', 100.0 * $strange / max(1, $acts)),
             'steps that nobody should make' => (string) $never,
             'repeats a job' => \sprintf('%.2f', array_sum(array_column($played, 'repeats')) / \count($played)),

@@ -65,7 +65,9 @@ final class Sheet implements Hidden
         // what such a vehicle's driver is not asked he does not say
         $asked = [] !== $this->checks->of('pattern')->everywhere($this->layout);
 
-        return new IntakePayload($this->job->told->complaints, $asked ? $this->job->told->pattern : '', $arrival, $parts, '');
+        $told = $this->job->told;
+
+        return new IntakePayload($told->complaints, $asked ? $told->pattern : '', $arrival, $parts, '');
     }
 
     public function answer(CheckAt $at, int $time = 0): array

@@ -126,7 +126,8 @@ final class Sitting
         $one = $this->named[0];
         $second = false;
         if (isset($this->named[1])) {
-            $left = \in_array($one, $this->job->truth->right, true) ? $this->job->truth->also : $this->job->truth->right;
+            $truth = $this->job->truth;
+            $left = \in_array($one, $truth->right, true) ? $truth->also : $truth->right;
             $second = \in_array($this->named[1], $left, true);
         }
         $good = [] === $this->job->truth->right;
@@ -145,10 +146,15 @@ final class Sitting
             'good' => $good,
             'two' => $two,
             'status' => $status,
-            'said' => implode(' then ', array_map(static fn (string $s): string => '' === $s ? 'nothing' : $s, $this->named)),
+            'said' => implode(' then ', array_map(
+                static fn (string $said): string => '' === $said ? 'nothing' : $said,
+                $this->named,
+            )),
             'right' => implode(' ', $this->job->truth->right).($two ? ' + '.implode(' ', $this->job->truth->also) : ''),
             'second' => $second,
-            'wrong_second' => isset($this->named[1]) && !$second && !\in_array($this->named[1], ['', 'undecided'], true),
+            'wrong_second' => isset($this->named[1])
+                && !$second
+                && !\in_array($this->named[1], ['', 'undecided'], true),
             'verdict' => $this->verdict,
             'belief' => round($this->belief, 3),
             'minutes' => round($two ? $this->play->minutes : $this->firstMinutes, 1),

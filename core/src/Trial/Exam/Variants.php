@@ -47,7 +47,8 @@ final readonly class Variants
         $luck = Luck::about($this->seed, 'harmless '.$job->id);
         $can = array_values(array_filter(
             self::HARMLESS,
-            fn (array $one): bool => !\in_array($job->truth->kind, $one[1], true) && $this->isNew($job, $third, $one[0]),
+            fn (array $one): bool => !\in_array($job->truth->kind, $one[1], true)
+                && $this->isNew($job, $third, $one[0]),
         ));
         if ([] !== $can) {
             $line = $can[$luck->pick(array_fill(0, \count($can), 1.0))][0];
