@@ -12,14 +12,17 @@ final readonly class LookFirst
 {
     /** What is looked at before a joint of a line, and before a brake is taken apart. */
     private const BEFORE_OPENING = ['hose-look', 'pipe-look'];
-    private const BEFORE_TAKING_APART = ['parking-slack', 'lever-stop', 'caliper-look'];
+    private const BEFORE_A_DRUM = ['parking-slack', 'lever-stop'];
+    private const BEFORE_A_CALIPER = ['hose-look', 'lever-stop', 'caliper-look'];
+    private const DRUM = 'drum';
 
     public static function before(Proposal $wanted, Standing $at): Proposal
     {
         $wake = $wanted->check->demand->wake;
         $looks = match (true) {
             null !== $wake->opens => self::BEFORE_OPENING,
-            null !== $wake->apart => self::BEFORE_TAKING_APART,
+            self::DRUM === $wake->apart => self::BEFORE_A_DRUM,
+            null !== $wake->apart => self::BEFORE_A_CALIPER,
             default => [],
         };
         $place = $wanted->at->place;
