@@ -24,6 +24,7 @@ final class Sitting
     public const ACTS = 30;
     private const NOTHING = 'none';
     private const STILL = 'complaint-again';
+    private const STAYS = 'stays';
 
     /** @var list<string> repairs named, in order; '' for a vehicle that is let go */
     private array $named = [];
@@ -63,7 +64,7 @@ final class Sitting
         }
         $this->play->repair($group);
         $second = $this->look();
-        if ('' === $this->say($second)) {
+        if (null === $second?->repair || self::NOTHING === $second->repair->id) {
             // whoever drives it says that the complaint is still there
             $this->play->make(CheckAt::of(self::STILL, Place::vehicle()));
             $second = $this->look();
@@ -108,7 +109,8 @@ final class Sitting
         $repair = $verdict?->repair;
 
         return match (true) {
-            null === $verdict => 'undecided',
+            // a vehicle that stays in the shop is not let go, and nothing was named
+            null === $verdict, self::STAYS === $verdict->reason => 'undecided',
             null === $repair || self::NOTHING === $repair->id => '',
             default => (string) $repair,
         };
