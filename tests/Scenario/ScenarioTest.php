@@ -182,7 +182,7 @@ final class ScenarioTest extends TestCase
         yield 'slack shoes' => ['medium-car', 'adjuster.slack@rr', 2];
         yield 'crushed pipe' => ['medium-car', 'pipe.crushed@lf', 0];
         yield 'long push-rod' => ['front-rear-discs', 'master.long-rod@vehicle', 1];
-        yield 'blocked port' => ['medium-car', 'master.port-blocked@primary', 0];
+        yield 'blocked port' => ['medium-car', 'master.port-blocked@primary', 2];
         yield 'booster holds briefly' => ['petrol-turbo', 'booster.holds-briefly@vehicle', 4];
         yield 'lever of the rear caliper' => ['petrol-turbo', 'rear-caliper.lever@rr', 1];
         yield 'parking shoes in the hat' => ['front-rear-discs', 'hat-shoes.drag@lr', 1];

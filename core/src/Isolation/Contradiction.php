@@ -16,7 +16,7 @@ final readonly class Contradiction
     /** So many times likelier elsewhere (handbook). */
     private const LIKELIER = 5.0;
     /** And so many times for each row read: of that many something odd is expected (measured, see the benchmark). */
-    private const PER_ROW = 1.5;
+    private const PER_ROW = 0.5;
     /** Groups heavier than this must all have something against them. */
     private const HEAVY = 0.2;
     private const ASKED_AT_ONCE = 2;

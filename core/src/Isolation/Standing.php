@@ -20,6 +20,8 @@ final class Standing
     private const EXPLAINS = 0.15;
     /** Up to this place in the first look it is made on every job. */
     private const ALWAYS = 3;
+    /** A press held so long is a firm one (s). */
+    private const LONG_HOLD_S = 20.0;
 
     public readonly Planner $planner;
     public readonly Route $route;
@@ -127,7 +129,17 @@ final class Standing
             || $this->route->has($check->id)
             || $this->isFirst($check);
 
-        return $called && $this->isConcerned($check, $at->place);
+        return $called && !$this->isTooFirm($check) && $this->isConcerned($check, $at->place);
+    }
+
+    /** Nobody presses firmly on a circuit that is wet with brake fluid until it is repaired: a light press finds where. */
+    private function isTooFirm(Check $check): bool
+    {
+        $wet = $this->now->outcome(CheckAt::of('look', Place::vehicle()), 'wet');
+        $liquid = $this->now->outcome(CheckAt::of('liquid', Place::vehicle()), '');
+        $fluid = null !== $wet && 'good' !== $wet && \in_array($liquid, [null, 'brake-fluid', 'cannot-tell'], true);
+
+        return $fluid && null === $check->demand->turn->first && ($check->manner->holdS ?? 0.0) >= self::LONG_HOLD_S;
     }
 
     /** Part of the first look at this vehicle: always, or because its complaint calls for it. */

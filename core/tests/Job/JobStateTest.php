@@ -78,7 +78,7 @@ final class JobStateTest extends TestCase
         $state = $this->state();
         self::assertSame(Stage::Bench, $state->stage);
         self::assertSame('spin-hard', $state->proof->failed()?->id);
-        self::assertGreaterThan(5.0 * $before, $this->diagnosis()->belief->group('caliper@lf'));
+        self::assertGreaterThan(4.0 * $before, $this->diagnosis()->belief->group('caliper@lf'));
         self::assertLessThan(0.25, $this->diagnosis()->belief->group('hose@lf'), 'the new hose is nearly out of it');
     }
 
@@ -431,15 +431,15 @@ final class JobStateTest extends TestCase
         $odds = function (bool $stood): float {
             $this->log = [];
             $this->write(Kind::Intake, ['complaint' => 'drags-lf', 'stood' => $stood]);
-            $rust = array_sum(
-                array_filter(
-                    $this->diagnosis()->belief->suspects,
-                    static fn (string $suspect): bool => str_starts_with($suspect, 'rust.stuck@'),
-                    \ARRAY_FILTER_USE_KEY,
-                ),
-            );
+            $belief = $this->diagnosis()->belief;
+            $rust = $others = 0.0;
+            foreach ($belief->field->particles as $i => $particle) {
+                $stuck = str_starts_with((string) $particle->suspect, 'rust.stuck@');
+                $rust += $stuck ? $belief->opening->weights[$i] : 0.0;
+                $others += $stuck ? 0.0 : $belief->opening->weights[$i];
+            }
 
-            return $rust / (1.0 - $rust - $this->diagnosis()->belief->second());
+            return $rust / $others;
         };
         self::assertEqualsWithDelta(20.0, $odds(true) / $odds(false), 0.1);
     }

@@ -62,7 +62,7 @@ final class DrawTest extends TestCase
                     $at = (int) array_search($value, $axis->values, true);
                     $low = $axis->values[max(0, $at - 1)];
                     $high = $axis->values[min(\count($axis->values) - 1, $at + 1)];
-                    [$from, $to] = $value * $low > 0.0
+                    [$from, $to] = $value > 0.0 && $low > 0.0
                         ? [sqrt($value * $low), sqrt($value * $high)]
                         : [($value + $low) / 2.0, ($value + $high) / 2.0];
 

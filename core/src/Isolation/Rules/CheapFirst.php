@@ -13,10 +13,12 @@ final readonly class CheapFirst implements Rule
 {
     /** So long with the way there (min; estimate, 3 to 6). */
     private const MINUTES = 5.0;
+    /** What is confirmed and believed so much wants no other look (belief; estimate). */
+    private const SURE = 0.95;
 
     public function decide(Standing $at): ?Decision
     {
-        if (!$at->passed() || !$at->proof->wanted) {
+        if (!$at->passed() || !$at->proof->wanted || ($at->proof->given && $at->mass >= self::SURE)) {
             return null;
         }
         $cheap = array_filter(

@@ -11,13 +11,17 @@ use Rodrel\Core\Vehicle\Lift;
 /** The first look, in its order, as long as the vehicle stands for it. */
 final readonly class FirstLook implements Rule
 {
+    /** Up to this turn a sheet that was left half filled is asked for again. */
+    private const FILLED_UP = 3;
+
     public function decide(Standing $at): ?Decision
     {
         $first = null;
         foreach ($at->now->firstEpoch ? Standing::possible($at->onRoute()) : [] as $one) {
             $turn = $one->check->demand->turn->first;
             $here = $at->now->car->onGround() || Lift::Any === $one->check->demand->lift;
-            $new = !$at->now->made($one->at) && $at->isFirst($one->check);
+            $half = null !== $turn && $turn <= self::FILLED_UP && [] !== $at->now->open($one->check, $one->at);
+            $new = (!$at->now->made($one->at) || $half) && $at->isFirst($one->check);
             if (null !== $turn && $new && $here && $turn < ($first?->check->demand->turn->first ?? \PHP_INT_MAX)) {
                 $first = $one;
             }

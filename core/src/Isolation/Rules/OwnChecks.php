@@ -12,7 +12,7 @@ final readonly class OwnChecks implements Rule
 {
     public function decide(Standing $at): ?Decision
     {
-        if ($at->looksOver() || $at->passed() || !$at->isAllSound()) {
+        if ([] === $at->troubles || $at->looksOver() || $at->passed() || !$at->isAllSound()) {
             return null;
         }
         $own = $at->open($at->route->own);

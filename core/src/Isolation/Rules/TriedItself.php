@@ -12,7 +12,7 @@ final readonly class TriedItself implements Rule
 {
     public function decide(Standing $at): ?Decision
     {
-        if ($at->looksOver() || $at->passed() || !$at->isAllSound() || $at->route->serious) {
+        if ([] === $at->troubles || $at->looksOver() || $at->passed() || !$at->isAllSound() || $at->route->serious) {
             return null;
         }
         $tried = $at->open($at->route->tried);
