@@ -6,6 +6,7 @@ namespace Rodrel\Core\Tests\Job;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Job\Diagnosis;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Job\Stage;
@@ -20,6 +21,7 @@ use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
+use Rodrel\Core\Vocabulary\Place;
 
 /** A job's log from complaint to handover, and what the guard says on the way. */
 final class JobStateTest extends TestCase
@@ -125,6 +127,40 @@ final class JobStateTest extends TestCase
         self::assertCount(1, $this->state()->story->undone);
         $this->write(Kind::Undo, ['cancels' => end($this->log)->id]);
         self::assertTrue($this->held());
+    }
+
+    /** Play found while it was up keeps it off the road; fluid that tested wet keeps it from the stops that heat it. */
+    public function testWhatWasFoundLooseOrWetKeepsItOffTheRoad(): void
+    {
+        $this->intake()->lift('raised')->spin('one-finger');
+        $sound = ['lf' => 'sound', 'rf' => 'sound', 'lr' => 'sound', 'rr' => 'sound'];
+        $loose = fn (): array => array_values(
+            preg_grep('/^(bearing|joints)-tight/', $this->state()->road()->unmet) ?: [],
+        );
+        self::assertSame([], $loose(), 'what nobody looked at is no reason');
+        $this->read('bearing@vehicle', $sound);
+        self::assertSame([], $loose());
+        $this->write(Kind::Undo, ['cancels' => end($this->log)->id])
+            ->read('bearing@vehicle', ['rf' => 'play-or-rough'] + $sound)
+            ->read('steering-look@vehicle', ['' => 'play']);
+        self::assertSame(['bearing-tight-rf', 'joints-tight'], $loose());
+        $before = fn (string $check): array => array_merge(...array_map(
+            static fn (Gate $gate): array => $gate->unmet,
+            World::catalogue()->gates->closedFor(
+                World::catalogue()->checks->of($check),
+                Place::vehicle(),
+                $this->state()->situation,
+                World::catalogue()->checks,
+            ),
+        ));
+        $this->write(Kind::Lift, ['to' => 'ground', 'stands' => false]);
+        self::assertNotContains('fluid-dry', $before('brake-loop'));
+        $this->read('fluid-test@vehicle', ['water' => 'wet']);
+        self::assertContains('fluid-dry', $before('brake-loop'));
+        self::assertNotContains('fluid-dry', $before('heat-loop'), 'a loop without hard stops heats no fluid');
+        self::assertNotContains('seals-right', $this->state()->road()->unmet);
+        $this->read('fluid-test@vehicle', ['seal' => 'swollen']);
+        self::assertContains('seals-right', $this->state()->road()->unmet);
     }
 
     public function testAScaldingWheelWaits(): void
