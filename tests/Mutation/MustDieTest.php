@@ -129,8 +129,8 @@ final class MustDieTest extends TestCase
         ];
         yield 'nobody ever slips' => [
             $isolation.'Evidence.php',
-            '$signature[\'blunder\'] * ($asked',
-            '0.01 * $signature[\'blunder\'] * ($asked',
+            '$signature[\'blunder\'] * $times',
+            '0.01 * $signature[\'blunder\'] * $times',
             'IsASlip',
         ];
         yield 'a vehicle that stood is no rustier' => [

@@ -23,6 +23,9 @@ use Rodrel\Core\Vocabulary\SuspectAt;
  */
 final readonly class Field
 {
+    /** Of two that differ by rounding alone the first counts: in which order was added decides nothing. */
+    private const AS_LIKELY = 1.0 - 1e-9;
+
     /** The group of a vehicle whose brakes are sound. */
     public const NOTHING = 'none@vehicle';
     /** What so many vehicles without a fault show is nothing odd (share; estimate, 0.1 to 0.3). */
@@ -179,7 +182,8 @@ final readonly class Field
         foreach ($this->composed as $n => [$one, $other]) {
             $weight = $posterior[$named + $n] ?? 0.0;
             if ($weight > 0.0) {
-                $likelier = ($posterior[$one] ?? 0.0) >= ($posterior[$other] ?? 0.0) ? $one : $other;
+                $first = ($posterior[$one] ?? 0.0) >= ($posterior[$other] ?? 0.0) * self::AS_LIKELY;
+                $likelier = $first ? $one : $other;
                 $posterior[$likelier] = ($posterior[$likelier] ?? 0.0) + $weight;
             }
             unset($posterior[$named + $n]);

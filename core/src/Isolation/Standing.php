@@ -132,7 +132,7 @@ final class Standing
         return $called && !$this->isTooFirm($check) && $this->isConcerned($check, $at->place);
     }
 
-    /** Nobody presses firmly on a circuit that is wet with brake fluid until it is repaired: a light press finds where. */
+    /** Nobody presses firmly on a circuit wet with brake fluid until it is repaired: a light press finds where. */
     private function isTooFirm(Check $check): bool
     {
         $wet = $this->now->outcome(CheckAt::of('look', Place::vehicle()), 'wet');

@@ -57,7 +57,7 @@ final class ThreeKindsTest extends TestCase
         self::assertGreaterThanOrEqual(0.03, $drivers->astray('spin'));
     }
 
-    /** Without one of three readings the other two are left, tempered together: 0.81 and 0.01 with 0.02 · 0.81 added. */
+    /** Without one of three readings two are left, tempered together: 0.81 and 0.01 with 0.02 · 0.81 added. */
     public function testAFamilyWithoutOneReading(): void
     {
         $field = ToyField::make();

@@ -39,7 +39,8 @@ final class ExamTest extends TestCase
         self::assertSame('two-hands', $to('spin@vehicle')['rf']);
         self::assertSame('one-finger', $to('spin@vehicle')['lf']);
         self::assertSame('minutes', $to('free-after@vehicle')['rf']);
-        self::assertSame(['hot', 'as-expected'], [$to('heat-arrival@vehicle')['rf'], $to('heat-arrival@vehicle')['lf']]);
+        $hot = $to('heat-arrival@vehicle');
+        self::assertSame(['hot', 'as-expected'], [$hot['rf'], $hot['lf']]);
         $rungs = ['bleeder-open', 'hose-top', 'modulator-outlet', 'master-outlet', 'master-eased', 'cap-loosened'];
         $said = array_map(static fn (string $rung): string => $to($rung.'@rf')[''], $rungs);
         self::assertSame(['spurts-frees', ...array_fill(0, 5, 'stays-stuck')], $said);

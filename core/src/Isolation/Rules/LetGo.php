@@ -19,7 +19,8 @@ final readonly class LetGo implements Rule
 
     public function decide(Standing $at): ?Decision
     {
-        $hunted = [] === $at->troubles || $at->looksOver() || $at->route->serious || $at->passed() || !$at->isAllSound();
+        $hunted = [] === $at->troubles || $at->looksOver() || $at->route->serious || $at->passed()
+            || !$at->isAllSound();
         if ($hunted || [] === $at->now->readings || !$this->isSeen($at)) {
             return null;
         }
