@@ -93,8 +93,8 @@ final class MustDieTest extends TestCase
         ];
         yield 'a cold wheel is accepted on a brake loop' => [
             $checks,
-            '"minutes": 12, "gates": ["road"], "proves": ["as-expected"]',
-            '"minutes": 12, "gates": ["road"], "proves": ["as-expected", "cool"]',
+            '"minutes": 12, "gates": ["road", "boiling"], "proves": ["as-expected"]',
+            '"minutes": 12, "gates": ["road", "boiling"], "proves": ["as-expected", "cool"]',
             'StaysCool',
         ];
         yield 'any reading confirms' => [
