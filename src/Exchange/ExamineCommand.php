@@ -24,8 +24,6 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Style\SymfonyStyle;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
-use Symfony\Component\Process\PhpExecutableFinder;
-use Symfony\Component\Process\Process;
 
 /**
  * Plays jobs that were written down before anybody looked at a prediction.
@@ -170,15 +168,7 @@ final class ExamineCommand
     /** @return list<Marked> */
     private function inParts(int $workers): array
     {
-        $php = [(string) (new PhpExecutableFinder())->find(), '-d', 'memory_limit='.self::MEMORY];
-        $jit = ['-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d', 'opcache.jit_buffer_size=64M'];
-        $own = \array_slice((array) $_SERVER['argv'], 1);
-        $parts = [];
-        for ($n = 0; $n < $workers; ++$n) {
-            $command = [...$php, ...$jit, $this->projectDir.'/bin/console', ...$own, '--part='.$n.'/'.$workers];
-            $parts[$n] = new Process($command, $this->projectDir, null, null, self::FAR);
-            $parts[$n]->start();
-        }
+        $parts = Parts::start($workers, $this->projectDir, self::MEMORY, self::FAR);
         $played = [];
         foreach ($parts as $part) {
             $part->wait();

@@ -26,7 +26,6 @@ use Rodrel\Core\Vehicle\Layout;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Style\SymfonyStyle;
-use Symfony\Component\Process\PhpExecutableFinder;
 use Symfony\Component\Process\Process;
 
 /** Plays jobs at drawn vehicles whose fault only the count knows, and says how well each way of working did. */
@@ -103,15 +102,7 @@ final class JudgeCommand
      */
     private function inParts(int $workers, string $lines): array
     {
-        $php = [(string) (new PhpExecutableFinder())->find(), '-d', 'memory_limit='.self::MEMORY];
-        $jit = ['-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=function', '-d', 'opcache.jit_buffer_size=64M'];
-        $own = \array_slice((array) $_SERVER['argv'], 1);
-        $parts = [];
-        for ($n = 0; $n < $workers; ++$n) {
-            $command = [...$php, ...$jit, $this->projectDir.'/bin/console', ...$own, '--part='.$n.'/'.$workers];
-            $parts[$n] = new Process($command, $this->projectDir, null, null, self::FAR);
-            $parts[$n]->start();
-        }
+        $parts = Parts::start($workers, $this->projectDir, self::MEMORY, self::FAR);
         $results = [];
         // all of them are listened to at once: one whose output nobody takes would stand still
         while ([] !== array_filter($parts, static fn (Process $part): bool => $part->isRunning())) {
