@@ -1,6 +1,6 @@
 import Alpine from '@alpinejs/csp';
 import { keys, words } from './scripts/keys.js';
-import { countdown, stopwatch, sheet, speaker, strokes, heatClock, photo, firstLook, gauge } from './scripts/check.js';
+import { countdown, stopwatch, sheet, speaker, strokes, heatClock, photo, gauge } from './scripts/check.js';
 import { instruments } from './scripts/instruments.js';
 import { intake } from './scripts/intake.js';
 import { stepper } from './scripts/stepper.js';
@@ -14,7 +14,6 @@ import { news, waiting } from './scripts/news.js';
 
 Alpine.data('stopwatch', stopwatch);
 Alpine.data('sheet', sheet);
-Alpine.data('firstLook', firstLook);
 Alpine.data('speaker', speaker);
 Alpine.data('strokes', strokes);
 Alpine.data('countdown', countdown);

@@ -262,18 +262,6 @@ export const photo = () => ({
     },
 });
 
-/** The first look: what nobody has looked at yet as it should be, in one tap; what was seen stays as it was seen. */
-export const firstLook = () => ({
-    best() {
-        for (const row of this.$root.querySelectorAll('[data-made=no] [data-row]')) {
-            if (row.querySelector('input:checked') === null) {
-                row.querySelector('[data-best]').checked = true;
-            }
-        }
-        this.$root.querySelector('[data-key=enter]')?.focus();
-    },
-});
-
 /** Figures set from a marked gauge: a tenth more or less by one thumb. */
 export const gauge = () => ({
     step() {

@@ -12,7 +12,7 @@ const PAGE_MS = 5000;
 const POST_MS = 8000;
 const JOB = /^\/jobs\/[0-9a-f-]{36}/;
 const KEPT = /^\/(jobs\/[0-9a-f-]{36}(\/(?!report\.pdf|job\.json|readings\.csv|head).*)?)?$/;
-const SENT_LATER = /^\/jobs\/[0-9a-f-]{36}\/(entries|photos|first-look|repair)$/;
+const SENT_LATER = /^\/jobs\/[0-9a-f-]{36}\/(entries|photos|repair)$/;
 /** What rests on what the shop believes now, or stands for somebody's word, needs the network. */
 const AT_ONCE = ['finding', 'handover', 'waive', 'override', 'countersign', 'repaired', 'bled', 'intake'];
 
@@ -86,7 +86,7 @@ async function keep(request, data) {
     await tell();
     const bench = `${path.match(JOB)[0]}/bench`;
     const from = request.referrer ? new URL(request.referrer).pathname : bench;
-    const to = one('back') || (one('kind') === 'reading' || path.endsWith('first-look') ? bench : from);
+    const to = one('back') || (['reading', 'round'].includes(one('kind')) ? bench : from);
 
     return Response.redirect(new URL(to, location.origin), 303);
 }

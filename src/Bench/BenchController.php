@@ -13,6 +13,8 @@ use App\Prediction\Predictions;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Isolation\Spoken;
+use Rodrel\Core\Isolation\Stop;
+use Rodrel\Core\Isolation\Walk;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\Corner;
@@ -50,7 +52,10 @@ final class BenchController extends RendersJob
             reason: null === $advice ? null : $this->say->ui('bench.reason.'.$advice->reason),
             repair: null === $advice?->repair ? null : (string) $advice->repair,
             again: array_map($again, $advice->again ?? []),
-            others: array_map($proposal, $advice->others ?? []),
+            others: array_map($proposal, array_values(array_filter(
+                $advice->others ?? [],
+                static fn (Proposal $one): bool => true !== $advice?->walk?->has($one->at),
+            ))),
             alongside: array_map(
                 fn (Proposal $one): array => [
                     'id' => (string) $one->at,
@@ -76,7 +81,7 @@ final class BenchController extends RendersJob
             road: $state->road(),
             roadCheck: $this->roadCheck($loaded),
             lift: $state->situation->car->lift->value,
-            firstLook: 'first-look' === $advice?->reason,
+            walk: null === $advice?->walk ? null : $this->walk($advice->walk),
             trace: ($state->situation->held($this->catalogue->checks)[0] ?? Corner::LeftFront)->value,
             common: [
                 ...$cameBack->of($loaded),
@@ -97,6 +102,17 @@ final class BenchController extends RendersJob
         }
 
         return false;
+    }
+
+    /** @return array{name: string, minutes: int, stops: list<string>, decides: string} */
+    private function walk(Walk $walk): array
+    {
+        return [
+            'name' => $this->say->text('round.'.$walk->round),
+            'minutes' => (int) ceil($walk->minutes),
+            'stops' => array_map(fn (Stop $one): string => $this->say->check($one->at), $walk->stops),
+            'decides' => $this->suspects->decides($walk->decides),
+        ];
     }
 
     private function odd(Spoken $spoken): string

@@ -26,6 +26,7 @@ final readonly class BenchPage
      * @param list<array<string, mixed>> $trail
      * @param array{int, int}|null $computing
      * @param list<array{id: string, name: string}> $early
+     * @param array{name: string, minutes: int, stops: list<string>, decides: string}|null $walk the round to walk now
      * @param list<string> $common
      */
     public function __construct(
@@ -53,7 +54,7 @@ final readonly class BenchPage
         public string $roadCheck,
         public string $lift,
         public string $trace,
-        public bool $firstLook,
+        public ?array $walk,
         public array $common,
         public ?Criterion $failed,
         public int $asleep,

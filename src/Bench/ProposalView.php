@@ -18,7 +18,7 @@ final readonly class ProposalView
     private const SHOWN_LEADERS = 2;
     private const LEADER_FROM = 0.05;
 
-    public function __construct(private Say $say)
+    public function __construct(private Say $say, private SuspectView $suspects)
     {
     }
 
@@ -45,6 +45,7 @@ final readonly class ProposalView
             'caution' => null === $check->manner->caution
                 ? null
                 : $this->say->text('caution.'.$check->manner->caution),
+            'decides' => $this->suspects->decides($proposal->decides()),
             'simple' => $simple,
             'lacks' => implode(', ', array_map(
                 fn (string $tool): string => $this->say->ui('tool.'.$tool),

@@ -19,6 +19,7 @@ final readonly class SuspectView
 {
     private const SHOWN = 5;
     private const SHOWN_FROM = 0.01;
+    private const DECIDES = 3;
     private const MODES = 3;
     private const MODE_FROM = 0.02;
     /** A change smaller than this is called little (share of belief). */
@@ -77,6 +78,22 @@ final readonly class SuspectView
         }
 
         return $rows;
+    }
+
+    /**
+     * "Hose, left front or guide pins, left front?": what an act decides.
+     *
+     * @param list<string> $groups likeliest first
+     */
+    public function decides(array $groups): string
+    {
+        $names = array_map($this->say->group(...), \array_slice($groups, 0, self::DECIDES));
+
+        return match (\count($names)) {
+            0 => '',
+            1 => $this->say->ui('bench.decides-one', ['group' => $names[0]]),
+            default => $this->say->ui('bench.decides', ['groups' => implode(' · ', $names)]),
+        };
     }
 
     /**

@@ -9,6 +9,7 @@ use App\Job\LoadedJob;
 use App\Text\Say;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Log\Payload\RoundPayload;
 
 /** The readings so far, newest first, each with the weight it gave the leading suspect. */
 final readonly class TrailView
@@ -39,7 +40,14 @@ final readonly class TrailView
         foreach ($loaded->log as $entry) {
             $authors[$entry->id()->toRfc4122()] = $this->who($entry, $names);
         }
-        $rows = array_map(function (Reading $reading) use ($weights, $numbers, $authors): array {
+        $rounds = $last = [];
+        foreach ($loaded->state->story->now()->entriesOf(RoundPayload::class) as $round) {
+            $rounds[$round->id] = $this->say->text('round.'.$round->payload->round);
+        }
+        foreach ($loaded->state->situation->readings as $reading) {
+            $last[$reading->entry()] = $reading->id;
+        }
+        $rows = array_map(function (Reading $reading) use ($weights, $numbers, $authors, $rounds, $last): array {
             $said = $this->say->outcome($reading->check, $reading->outcomes);
             $entry = $reading->entry();
 
@@ -47,11 +55,16 @@ final readonly class TrailView
                 'at' => $reading->takenAt,
                 'check' => (string) $reading->check,
                 'name' => $this->say->check($reading->check),
-                'said' => [] === ($numbers[$entry] ?? []) ? $said : $said.' ('.implode(', ', $numbers[$entry]).')',
+                'said' => [] === ($numbers[$reading->id] ?? [])
+                    ? $said
+                    : $said.' ('.implode(', ', $numbers[$reading->id]).')',
                 'unsure' => $reading->unsure,
                 'weight' => $weights[$reading->id] ?? '',
                 'entry' => $entry,
-                'undoable' => $reading->id === $entry,
+                // a round is taken back as one, at the newest of its readings
+                'undoable' => $reading->id === $entry || (isset($rounds[$entry]) && $last[$entry] === $reading->id),
+                'round' => $rounds[$entry] ?? '',
+                'covered' => [] !== $reading->covered,
                 'who' => $authors[$entry] ?? '',
             ];
         }, $loaded->state->situation->readings);

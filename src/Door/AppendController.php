@@ -22,6 +22,7 @@ use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Refused;
+use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\InputBag;
@@ -65,14 +66,17 @@ final class AppendController extends AbstractController
 
             return $this->redirect($this->target($job, $request, $entry), Response::HTTP_SEE_OTHER);
         } catch (InvalidInput $wrong) {
-            $said = [$this->say->ui($wrong->key, $wrong->parameters)];
+            $said = [...$this->of($wrong->check), $this->say->ui($wrong->key, $wrong->parameters)];
 
             return $this->again($job, $request, $said, $wrong->parameters['typed'] ?? '');
         } catch (Refused $refused) {
             return $this->again(
                 $job,
                 $request,
-                array_map(fn (string $reason): string => $this->say->ui('gate.'.$reason), $refused->reasons),
+                [...$this->of($refused->check), ...array_map(
+                    fn (string $reason): string => $this->say->ui('gate.'.$reason),
+                    $refused->reasons,
+                )],
             );
         } catch (InvalidData $wrong) {
             return $this->again($job, $request, [$this->say->ui('input.data', ['where' => $wrong->path])]);
@@ -81,6 +85,12 @@ final class AppendController extends AbstractController
 
             return $this->render('job/conflict.html.twig', get_object_vars($page), new Response('', 409));
         }
+    }
+
+    /** @return list<string> the check of a round that a complaint is about */
+    private function of(?CheckAt $check): array
+    {
+        return null === $check ? [] : [$this->say->check($check).':'];
     }
 
     /**
@@ -134,7 +144,7 @@ final class AppendController extends AbstractController
 
         return $this->back($job, $request)
             ?? match (Kind::from($entry->kind())) {
-                Kind::Reading => $this->generateUrl('job', $learned),
+                Kind::Reading, Kind::Round => $this->generateUrl('job', $learned),
                 Kind::Finding, Kind::Prepared, Kind::Step, Kind::Confirm => $this->generateUrl('job_repair', [
                     'id' => $job->id(),
                 ]),

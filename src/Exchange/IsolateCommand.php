@@ -16,6 +16,8 @@ use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Isolation\Settings;
 use Rodrel\Core\Isolation\Spoken;
+use Rodrel\Core\Isolation\Stop;
+use Rodrel\Core\Isolation\Walk;
 use Rodrel\Core\Job\Diagnosis;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Log\Entry;
@@ -145,6 +147,7 @@ final readonly class IsolateCommand extends JsonCommand
             'confirmed' => $advice->confirmed,
             'repair' => null === $advice->repair ? null : (string) $advice->repair,
             'next' => null === $advice->next ? null : $this->proposal($advice->next),
+            'round' => null === $advice->walk ? null : $this->walk($advice->walk),
             'others' => array_map($this->proposal(...), $advice->others),
             'while_there' => array_map(static fn (Proposal $one): string => (string) $one->at, $advice->alongside),
             'apart' => array_keys($state->situation->car->apart),
@@ -168,7 +171,8 @@ final readonly class IsolateCommand extends JsonCommand
             try {
                 Rule::check(JobState::of($this->catalogue, $layout, $sound, Story::of($log)), $entry);
             } catch (Refused $refused) {
-                $why = implode(', ', $refused->reasons);
+                $of = null === $refused->check ? '' : $refused->check.': ';
+                $why = $of.implode(', ', $refused->reasons);
                 throw InvalidData::at($path, 'this may not be done yet: '.$why);
             } catch (InvalidData $wrong) {
                 throw InvalidData::at($path, $wrong->getMessage());
@@ -231,11 +235,29 @@ final readonly class IsolateCommand extends JsonCommand
                     new RepairedPayload(GroupAt::parse($step->text('repaired')), 'entry-'.($seq + 1)),
                     ...$step->flag('bled') ? [new BledPayload()] : [],
                 ],
+                $step->has('round') => [Kind::Round->read($raw)],
                 default => [Kind::Reading->read($raw)],
             };
         } catch (InvalidData $wrong) {
             throw $step->wrong('', $wrong->getMessage());
         }
+    }
+
+    /** @return array<string, mixed> the checks and rows of a round: who knows only checks answers them one by one */
+    private function walk(Walk $walk): array
+    {
+        $stop = static fn (Stop $one): array => [
+            'check' => (string) $one->at,
+            'rows' => $one->rows,
+            'good' => [] === $one->good ? new \stdClass() : $one->good,
+        ];
+
+        return [
+            'round' => $walk->round,
+            'minutes' => round($walk->minutes, 1),
+            'checks' => array_map($stop, $walk->stops),
+            'folded' => array_map(static fn (Stop $one): string => (string) $one->at, $walk->folded),
+        ];
     }
 
     private function shelf(string $key, Layout $layout): Shelf

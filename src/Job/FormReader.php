@@ -46,6 +46,7 @@ final readonly class FormReader
         private Fields $fields,
         private IntakeForm $intake,
         private ReadingForm $readings,
+        private RoundForm $rounds,
         private FiguresForm $figures,
     ) {
     }
@@ -66,6 +67,7 @@ final readonly class FormReader
         return match ($kind) {
             Kind::Intake => $this->intake->read($form),
             Kind::Reading => $this->readings->read($form),
+            Kind::Round => $this->rounds->read($form),
             Kind::Figures => $this->figures->read($form),
             Kind::Lift => new LiftPayload(
                 Lift::from($this->fields->choice($form, 'to', ['ground', 'raised', 'wheels-off'])),

@@ -45,6 +45,12 @@ final readonly class NextThing
 
             return new Next($this->say->ui($look), $this->say->ui('next.computing'), 'job_bench', $id);
         }
+        $walk = $judgement->advice->walk;
+        if (null !== $walk) {
+            $minutes = $this->say->ui('next.minutes', ['minutes' => (string) (int) ceil($walk->minutes)]);
+
+            return new Next($this->say->text('round.'.$walk->round), $minutes, 'job_round', $id);
+        }
         $next = $judgement->advice->next;
         if (null !== $next) {
             $minutes = $this->say->ui('next.minutes', ['minutes' => (string) (int) ceil($next->worth->minutes)]);

@@ -20,6 +20,7 @@ use Rodrel\Core\Log\Payload\PreparedPayload;
 use Rodrel\Core\Log\Payload\QuotePayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\RoundPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Log\Payload\TogetherPayload;
 use Rodrel\Core\Log\Payload\UndoPayload;
@@ -36,7 +37,8 @@ final readonly class Told
     {
         return match (true) {
             $payload instanceof IntakePayload => $this->say->complaint($payload),
-            $payload instanceof ReadingPayload => $this->reading($payload),
+            $payload instanceof ReadingPayload => $this->reading($payload, $payload->outcomes),
+            $payload instanceof RoundPayload => $this->round($payload),
             $payload instanceof TogetherPayload => $this->say->apart($payload->what),
             $payload instanceof LiftPayload => $this->say->ui('lift.'.$payload->to->value),
             $payload instanceof FindingPayload => $payload->sentence->sentence,
@@ -87,9 +89,31 @@ final readonly class Told
         return implode(', ', $said);
     }
 
-    private function reading(ReadingPayload $reading): string
+    /** What was found by name first; what one tap covered, and what was left open, is counted. */
+    private function round(RoundPayload $round): string
     {
-        $said = [] === $reading->outcomes ? [] : [$this->say->outcome($reading->check, $reading->outcomes)];
+        $said = [];
+        $covered = 0;
+        foreach ($round->answers as $answer) {
+            $covered += \count($answer->covered);
+            $named = array_diff_key($answer->outcomes, array_flip($answer->covered));
+            if ([] !== $named || [] !== $answer->numbers) {
+                $said[] = $this->reading($answer, $named);
+            }
+        }
+        $left = array_sum(array_map(\count(...), $round->left));
+
+        return $this->say->text('round.'.$round->round).': '.implode('; ', [
+            ...$said,
+            ...0 === $covered ? [] : [$this->say->ui('round.covered', ['n' => (string) $covered])],
+            ...0 === $left ? [] : [$this->say->ui('round.left', ['n' => (string) $left])],
+        ]);
+    }
+
+    /** @param array<string, string> $outcomes those that are said */
+    private function reading(ReadingPayload $reading, array $outcomes): string
+    {
+        $said = [] === $outcomes ? [] : [$this->say->outcome($reading->check, $outcomes)];
         foreach ($reading->numbers as $row => $number) {
             $said[] = ('' === $row ? '' : $this->say->row($reading->check, $row).' ').$number->figure->typed;
         }

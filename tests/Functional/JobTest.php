@@ -29,7 +29,7 @@ final class JobTest extends ShopTestCase
         $this->signIn();
         $id = $this->freshJob();
         $this->client->request('GET', "/jobs/$id/bench");
-        self::assertSame('Look at level, wet and lamps', $this->text('h1'));
+        self::assertSame('First look', $this->text('h1'));
         $this->append($id, 'lift', ['to' => 'raised', 'stands' => '1']);
         $this->append($id, 'reading', self::SPIN);
         $this->client->followRedirect();
@@ -225,7 +225,7 @@ final class JobTest extends ShopTestCase
         $this->append($id, 'reading', ['check' => 'look@vehicle', 'word' => ['level' => 'good']]);
         $this->append($id, 'reading', ['check' => 'look@vehicle', 'word' => ['wet' => 'lr']]);
         $this->client->request('GET', "/jobs/$id/bench");
-        self::assertStringContainsString('Look at level, wet and lamps', $this->text('h1'), 'the lamps are still open');
+        self::assertStringContainsString('Look at level, wet and lamps', $this->text('.round-rows'), 'lamps are open');
         self::assertStringContainsString('wet left rear', mb_strtolower($this->text('.trail')));
     }
 

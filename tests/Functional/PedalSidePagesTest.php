@@ -4,39 +4,11 @@ declare(strict_types=1);
 
 namespace App\Tests\Functional;
 
-use App\Job\JobEntry;
 use Symfony\Component\Uid\Uuid;
 
 /** What the pedal side asks of the door: several sheets at once, quotes, money spent, assist that is not modelled. */
 final class PedalSidePagesTest extends ShopTestCase
 {
-    /** What fits is kept, what does not comes back as it was typed; sent again nothing is kept twice. */
-    public function testTheFirstLookIsKeptSheetBySheet(): void
-    {
-        $this->signIn();
-        $id = $this->freshJob();
-        $this->client->request('GET', "/jobs/$id/first-look");
-        self::assertStringContainsString('Look at level, wet and lamps', $this->text('.first-look-sheets'));
-        $look = ['entry' => Uuid::v7()->toRfc4122(), 'word' => ['level' => 'primary', 'wet' => 'good']];
-        $pedal = ['entry' => Uuid::v7()->toRfc4122(), 'number' => ['travel' => 'sixty'], 'word' => ['feel' => 'firm']];
-        $send = fn (array $sheets) => $this->client->request('POST', "/jobs/$id/first-look", [
-            '_token' => 'csrf-token',
-            'sheet' => $sheets,
-        ]);
-        $send(['look@vehicle' => $look, 'pedal@vehicle' => $pedal]);
-        self::assertResponseStatusCodeSame(422);
-        self::assertStringContainsString('Hold the pedal firm', $this->text('.wrong'));
-        self::assertSelectorExists('input[value=sixty]');
-        self::assertSame(['intake', 'reading'], $this->kinds($id), 'the look is kept all the same');
-
-        $pedal['number'] = ['travel' => '67'];
-        $send(['look@vehicle' => $look, 'pedal@vehicle' => $pedal]);
-        self::assertResponseRedirects();
-        self::assertSame(['intake', 'reading', 'reading'], $this->kinds($id), 'the look is not kept twice');
-        $this->client->request('GET', "/jobs/$id/fluid");
-        self::assertStringContainsString('Low: find where it went', $this->text('h1'));
-    }
-
     /** A road that nothing was looked at for: what one check would tell stands together, with that check behind it. */
     public function testAClosedGateNamesWhatWouldOpenIt(): void
     {
@@ -102,16 +74,5 @@ final class PedalSidePagesTest extends ShopTestCase
         }
         $this->client->request('POST', '/jobs/new', ['assist' => 'engine-vacuum', 'spent' => 'much'] + $new);
         self::assertStringContainsString('An amount of money is expected', $this->text('.wrong'));
-    }
-
-    /** @return list<string> of a job's log, in order */
-    private function kinds(string $id): array
-    {
-        $entries = self::getContainer()->get('doctrine')->getRepository(JobEntry::class);
-
-        return array_map(
-            static fn (JobEntry $entry): string => $entry->kind(),
-            $entries->findBy(['jobId' => Uuid::fromString($id)], ['seq' => 'ASC']),
-        );
     }
 }

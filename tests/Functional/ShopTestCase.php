@@ -7,6 +7,7 @@ namespace App\Tests\Functional;
 use App\Account\User;
 use App\Account\UserRepository;
 use App\Job\Job;
+use App\Job\JobEntry;
 use App\Job\JobLine;
 use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\Job\Stage;
@@ -88,6 +89,17 @@ abstract class ShopTestCase extends WebTestCase
             'POST',
             "/jobs/$job/entries",
             ['_token' => 'csrf-token', 'entry' => $entry ?? Uuid::v7()->toRfc4122(), 'kind' => $kind] + $fields,
+        );
+    }
+
+    /** @return list<string> kinds of a job's entries, in their order */
+    protected function kinds(string $id): array
+    {
+        $entries = self::getContainer()->get('doctrine')->getRepository(JobEntry::class);
+
+        return array_map(
+            static fn (JobEntry $entry): string => $entry->kind(),
+            $entries->findBy(['jobId' => Uuid::fromString($id)], ['seq' => 'ASC']),
         );
     }
 

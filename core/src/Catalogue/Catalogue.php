@@ -19,6 +19,7 @@ use Rodrel\Core\Isolation\Custom;
 use Rodrel\Core\Isolation\Drivers;
 use Rodrel\Core\Isolation\GateBook;
 use Rodrel\Core\Isolation\Knowledge;
+use Rodrel\Core\Isolation\Rounds;
 use Rodrel\Core\Isolation\RouteBook;
 use Rodrel\Core\Mistakes;
 use Rodrel\Core\Prediction\PredictionKeys;
@@ -36,7 +37,7 @@ final readonly class Catalogue
     /** The files, by their name without ending. */
     public const FILES = [
         'faults', 'checks', 'complaints', 'stations', 'gates', 'drives', 'repairs', 'procedures', 'schools', 'parts',
-        'proof', 'bleeding', 'pairs', 'presets', 'routes', 'drivers',
+        'proof', 'bleeding', 'pairs', 'presets', 'routes', 'drivers', 'rounds',
     ];
 
     public Faults $faults;
@@ -50,6 +51,7 @@ final readonly class Catalogue
     public BleedBook $bleeding;
     public RouteBook $routes;
     public Drivers $drivers;
+    public Rounds $rounds;
     /** @var non-empty-array<string, Station> in the order of an ordinary job */
     public array $stations;
     /** @var list<string> checks in the order that practitioners work by, whatever was read */
@@ -81,6 +83,7 @@ final readonly class Catalogue
         $this->bleeding = BleedBook::fromShape($files['bleeding']);
         $this->routes = RouteBook::fromShape($files['routes']);
         $this->drivers = Drivers::fromShape($files['drivers']);
+        $this->rounds = Rounds::fromShape($files['rounds']);
         $this->stations = Station::all($files['stations']);
         $this->book = $files['stations']->texts('book');
         $this->condition = $files['stations']->texts('condition');
@@ -171,7 +174,7 @@ final readonly class Catalogue
             $this->repairs,
             $this->gates,
             $this->pairs,
-            new Custom($this->stations, $this->condition, $this->drivers, $this->routes),
+            new Custom($this->stations, $this->condition, $this->drivers, $this->routes, $this->rounds),
         );
     }
 

@@ -55,6 +55,7 @@ final readonly class References
                 }
             }
         }
+        $this->rounds();
         foreach ($catalogue->routes->complaints() as $complaint) {
             if (!isset($catalogue->complaints->all[$complaint])) {
                 $this->miss('/routes/routes', 'there is no complaint "%s"', $complaint);
@@ -252,6 +253,39 @@ final readonly class References
                 }
                 $this->miss($at.'/confirm', 'on "'.$layout->id.'" nothing confirms it at "%s"', $place->id);
             }
+        }
+    }
+
+    /** A round takes nothing apart, opens and eases nothing, and wants no tool; no check is on two. */
+    private function rounds(): void
+    {
+        $on = [];
+        foreach ($this->catalogue->rounds->all as $id => $round) {
+            foreach ($round->checks as $n => $name) {
+                $at = "/rounds/rounds/$id/checks/$n";
+                $check = $this->catalogue->checks->all[$name] ?? null;
+                $wake = $check?->demand->wake;
+                if (null === $check || null === $wake) {
+                    $this->miss($at, 'there is no check "%s"', $name);
+                } elseif (isset($on[$name])) {
+                    $this->miss($at, '"%s" is on another round too', $name);
+                } elseif (null !== $wake->opens || null !== $wake->apart || $wake->eases) {
+                    $this->miss($at, '"%s" opens, eases or takes something apart', $name);
+                } elseif ([] !== $check->demand->tools || $check->isHeat()) {
+                    $this->miss($at, '"%s" wants a tool', $name);
+                }
+                $on[$name] = true;
+            }
+        }
+        foreach ($this->catalogue->rounds->asked as $n => $name) {
+            [$check, $row] = [...explode('/', $name), null];
+            $known = $this->catalogue->checks->all[$check] ?? null;
+            if (null === $known || (null !== $row && null === $known->row($row))) {
+                $this->miss('/rounds/asked/'.$n, 'there is no check with that row: "%s"', $name);
+            }
+        }
+        if (!isset($this->catalogue->rounds->all[$this->catalogue->rounds->first])) {
+            $this->miss('/rounds/first_look', 'there is no round "%s"', $this->catalogue->rounds->first);
         }
     }
 

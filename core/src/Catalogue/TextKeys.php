@@ -30,6 +30,9 @@ final readonly class TextKeys
         foreach (array_keys($catalogue->stations) as $n => $station) {
             yield '/stations/stations/'.$n => ['catalogue:station.'.$station];
         }
+        foreach (array_keys($catalogue->rounds->all) as $round) {
+            yield '/rounds/rounds/'.$round => ['catalogue:round.'.$round];
+        }
         foreach ($catalogue->gates->rules as $id => $rule) {
             foreach ($rule->conditions as $n => $condition) {
                 yield "/gates/gates/$id/conditions/$n" => array_map(

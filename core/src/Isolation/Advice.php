@@ -20,6 +20,7 @@ final readonly class Advice
      * @param list<Proposal> $others
      * @param list<Proposal> $alongside what else is worth doing where the next one is made
      * @param array{list<Spoken>|null, list<Spoken>} $odd
+     * @param Walk|null $walk the round that the next one is made on; null where it is made by itself
      */
     private function __construct(
         public ?Proposal $next,
@@ -29,6 +30,7 @@ final readonly class Advice
         public string $reason,
         public bool $confirmed,
         array $odd,
+        public ?Walk $walk,
     ) {
         [$this->again, $this->odd] = $odd;
     }
@@ -46,6 +48,7 @@ final readonly class Advice
             $verdict->reason,
             $verdict->confirmed,
             [[] === $again ? null : $again, array_map($spoken, $verdict->contradiction->odd ?? [])],
+            Walk::around($verdict->next, $verdict->reason, $verdict->standing),
         );
     }
 
@@ -64,6 +67,7 @@ final readonly class Advice
             'again' => null === $this->again ? null : array_map($spoken, $this->again),
             'confirmed' => $this->confirmed,
             'odd' => array_map($spoken, $this->odd),
+            'walk' => $this->walk?->toArray(),
         ];
     }
 
@@ -83,6 +87,7 @@ final readonly class Advice
                 $shape->has('again') ? array_values(array_map(Spoken::fromShape(...), $shape->each('again'))) : null,
                 array_values(array_map(Spoken::fromShape(...), $shape->each('odd'))),
             ],
+            $shape->has('walk') ? Walk::fromShape($shape->in('walk')) : null,
         );
     }
 }

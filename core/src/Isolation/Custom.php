@@ -18,6 +18,7 @@ final readonly class Custom
         public array $condition,
         public Drivers $drivers,
         public RouteBook $routes,
+        public Rounds $rounds,
     ) {
     }
 }

@@ -30,6 +30,8 @@ final readonly class Evidence
     ];
     private const ALONE = [[0.0, 1.0]];
     private const MUCH = 0.3;
+    /** A round is walked carelessly so often: what was ticked good together was not looked at (estimate; 5 to 20 %). */
+    public const CARELESS = 0.1;
     /** No row is wrong oftener (share). */
     private const WRONG_AT_MOST = 0.4;
 
@@ -114,8 +116,42 @@ final readonly class Evidence
                 $columns[$f][] = [] === $mixed ? [1.0] : $mixed;
             }
         }
+        if (\in_array($row, $reading->covered, true)) {
+            return self::covered($n, $reading, $signature, $index, $columns, array_column($points, 1));
+        }
 
         return new self($n, $common > 0.0 ? $signature['cause'] : '', array_column($points, 1), $index, $columns);
+    }
+
+    /**
+     * Ticked good with others: whoever walks carelessly ticks them all, whatever is there.
+     *
+     * @param PredictedRow $signature
+     * @param list<int> $index
+     * @param array<int, list<non-empty-list<float>>> $columns
+     * @param list<float> $weights of the points of a cause that the row has already
+     */
+    private static function covered(
+        int $n,
+        Reading $reading,
+        array $signature,
+        array $index,
+        array $columns,
+        array $weights,
+    ): self {
+        if ($signature['common'] > 0.0) {
+            $mix = static fn (float $chance): float => (1.0 - self::CARELESS) * $chance + self::CARELESS;
+            foreach ($columns as $f => $points) {
+                $columns[$f] = array_map(static fn (array $one): array => array_map($mix, $one), $points);
+            }
+
+            return new self($n, $signature['cause'], $weights, $index, $columns);
+        }
+        foreach ($columns as $f => [$seen]) {
+            $columns[$f] = [$seen, array_fill(0, \count($seen), 1.0)];
+        }
+
+        return new self($n, 'walk '.$reading->entry(), [1.0 - self::CARELESS, self::CARELESS], $index, $columns);
     }
 
     /**

@@ -18,6 +18,7 @@ final readonly class Knowledge
     public array $condition;
     public Drivers $drivers;
     public RouteBook $routes;
+    public Rounds $rounds;
 
     public function __construct(
         public Faults $faults,
@@ -31,5 +32,6 @@ final readonly class Knowledge
         $this->condition = $custom->condition;
         $this->drivers = $custom->drivers;
         $this->routes = $custom->routes;
+        $this->rounds = $custom->rounds;
     }
 }

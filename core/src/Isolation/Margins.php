@@ -17,7 +17,7 @@ final readonly class Margins
     /**
      * @param float $expectedCents to cure it now
      * @param float $truthCents if the truth were known
-     * @param array<string, float> $before groups without the newest reading
+     * @param array<string, float> $before groups without the newest reading, or the newest round
      * @param list<array{key: string, suspect: string, places: list<string>}> $common
      * @param array<string, float> $pairs mass of two faults at once, by both their names, heaviest first
      */
@@ -40,7 +40,7 @@ final readonly class Margins
         $sums = $belief->field->groups->sums($folded);
         $masses = array_map(static fn (string $name): float => $sums[$name], $belief->field->groups->names);
         $last = array_key_last($belief->readings);
-        $before = null === $last ? [] : $belief->groupsWithout($last);
+        $before = null === $last ? [] : self::before($belief, $last);
         arsort($before);
         $suspects = $belief->field->suspects->sums($folded);
         arsort($suspects);
@@ -49,7 +49,7 @@ final readonly class Margins
             $costs->expected($masses),
             $costs->ifTruthWereKnown($masses),
             array_filter($before, static fn (float $mass): bool => $mass >= 0.001),
-            null === $last ? '' : $belief->readings[$last]->id,
+            null === $last ? '' : $belief->readings[$last]->entry(),
             array_map(
                 static fn (CommonCause $cause): array => $cause->toArray(),
                 CommonCause::in($belief, $now, $fitted),
@@ -61,6 +61,18 @@ final readonly class Margins
                 \ARRAY_FILTER_USE_BOTH,
             ), 0, self::PAIRS),
         );
+    }
+
+    /** @return array<string, float> by group */
+    private static function before(Belief $belief, int $last): array
+    {
+        $entry = $belief->readings[$last]->entry();
+        $older = static fn (Reading $one): bool => $one->entry() !== $entry;
+        $rest = array_values(array_filter($belief->readings, $older));
+
+        return \count($rest) === \count($belief->readings) - 1
+            ? $belief->groupsWithout($last)
+            : Belief::of($belief->field, $belief->opening, $rest)->groups;
     }
 
     /** @return array<string, mixed> */

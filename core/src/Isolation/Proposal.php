@@ -120,6 +120,25 @@ final readonly class Proposal
         return 1 === \count($closed) ? $closed[0]->opener() : null;
     }
 
+    /**
+     * Which repairs its answers would lead to: more than one, and it decides between them.
+     *
+     * @return list<string> groups, the likeliest first; none where its fork was not worked out
+     */
+    public function decides(): array
+    {
+        $leads = [];
+        foreach ($this->fork as $branch) {
+            $leader = $branch->leaders[0][0] ?? null;
+            if (null !== $leader && $branch->chance >= self::MOVES) {
+                $leads[$leader] = ($leads[$leader] ?? 0.0) + $branch->chance;
+            }
+        }
+        arsort($leads);
+
+        return array_map(strval(...), array_keys($leads));
+    }
+
     /** Whether it could tell apart suspects that matter together. */
     public function tellsEnough(): bool
     {

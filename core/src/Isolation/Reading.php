@@ -15,6 +15,8 @@ final readonly class Reading
     public int $times;
     /** @var array<string, list<string>> words of earlier takes in this epoch, by row */
     public array $earlier;
+    /** @var list<string> rows of a round that were answered by "nothing else odd" */
+    public array $covered;
 
     /**
      * @param non-empty-array<string, string> $outcomes word by row id ('' when the check has one answer)
@@ -28,11 +30,12 @@ final readonly class Reading
         public bool $unsure,
         public \DateTimeImmutable $takenAt,
         public array $numbers = [],
-        ?Aside $aside = null,
+        ?HowTaken $how = null,
     ) {
-        $this->also = $aside->also ?? [];
-        $this->times = $aside->times ?? 1;
-        $this->earlier = $aside->earlier ?? [];
+        $this->also = $how->also ?? [];
+        $this->times = $how->times ?? 1;
+        $this->earlier = $how->earlier ?? [];
+        $this->covered = $how->covered ?? [];
     }
 
     /** The log's entry that it comes from; several of one intake share theirs. */
@@ -69,6 +72,9 @@ final readonly class Reading
             $earlier[$row][] = $word;
         }
 
+        $left = array_map(strval(...), array_keys(array_diff_key($before->outcomes, $this->outcomes)));
+        $covered = [...$this->covered, ...array_values(array_intersect($before->covered, $left))];
+
         return new self(
             $this->id,
             $this->check,
@@ -76,7 +82,7 @@ final readonly class Reading
             $this->unsure,
             $this->takenAt,
             $this->numbers + array_diff_key($before->numbers, $this->outcomes),
-            new Aside($this->also, $before->times + (int) $again, $earlier),
+            new HowTaken($this->also, $before->times + (int) $again, $earlier, $covered),
         );
     }
 

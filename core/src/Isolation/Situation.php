@@ -39,6 +39,20 @@ final readonly class Situation
     ) {
     }
 
+    /** One reading more. */
+    public function with(Reading $reading): self
+    {
+        return new self(
+            $this->car,
+            Reading::standing([...$this->readings, $reading]),
+            $this->firstEpoch,
+            $this->reach,
+            $this->said,
+            $this->pattern,
+            $this->stood,
+        );
+    }
+
     /** The last reading says that the unit's stored pressure is gone, and the ignition was not on for one since. */
     public function discharged(Checks $checks): bool
     {

@@ -112,6 +112,22 @@ final class Standing
     }
 
     /**
+     * Checks of a round, or of the first look, that are still open where the complaint, a finding or a suspect is.
+     *
+     * @param list<string>|null $ids null: the first look
+     *
+     * @return list<Proposal>
+     */
+    public function onWalk(?array $ids): array
+    {
+        return $this->planner->rank(
+            $this->now,
+            fn (Check $check, CheckAt $at): bool => $this->isConcerned($check, $at->place)
+                && (null === $ids ? $this->isFirst($check) : \in_array($check->id, $ids, true)),
+        );
+    }
+
+    /**
      * Those that can be made now, lowering and putting together allowed.
      *
      * @param list<Proposal> $ranked

@@ -21,6 +21,7 @@ final readonly class Verdict
      * @param GroupAt|null $repair to carry out when testing should stop; null too where it was not shown
      * @param string $reason key of the sentence that says why
      * @param list<Proposal> $alongside what else is worth doing at the station of the next one
+     * @param Standing $standing what it was decided on
      */
     private function __construct(
         public ?Proposal $next,
@@ -29,7 +30,8 @@ final readonly class Verdict
         public string $reason,
         public ?Contradiction $contradiction,
         public bool $confirmed,
-        public array $alongside = [],
+        public array $alongside,
+        public Standing $standing,
     ) {
     }
 
@@ -97,6 +99,7 @@ final readonly class Verdict
             $standing->contradiction,
             $standing->proof->given,
             \array_slice(array_values($there), 0, self::OTHERS),
+            $standing,
         );
     }
 

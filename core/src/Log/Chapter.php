@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Rodrel\Core\Log;
 
 use Rodrel\Core\Check\Checks;
-use Rodrel\Core\Isolation\Aside;
 use Rodrel\Core\Isolation\CarState;
+use Rodrel\Core\Isolation\HowTaken;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Log\Payload\CoolPayload;
 use Rodrel\Core\Log\Payload\IntakePayload;
@@ -195,7 +195,7 @@ final readonly class Chapter
                 $id = $entry->id.'#'.$check->id;
                 $at = CheckAt::of($check->id, Place::vehicle());
                 $also = \array_slice($words, 1);
-                $readings[] = new Reading($id, $at, ['' => $words[0]], false, $entry->takenAt, [], new Aside($also));
+                $readings[] = new Reading($id, $at, ['' => $words[0]], false, $entry->takenAt, [], new HowTaken($also));
             }
         }
 
@@ -217,6 +217,14 @@ final readonly class Chapter
 
         return [] === $outcomes
             ? null
-            : new Reading($entry->id, $payload->check, $outcomes, $payload->unsure, $entry->takenAt, $numbers);
+            : new Reading(
+                $entry->id,
+                $payload->check,
+                $outcomes,
+                $payload->unsure,
+                $entry->takenAt,
+                $numbers,
+                new HowTaken(covered: $payload->covered),
+            );
     }
 }

@@ -26,6 +26,7 @@ use Rodrel\Core\Log\Payload\PreparedPayload;
 use Rodrel\Core\Log\Payload\QuotePayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\RoundPayload;
 use Rodrel\Core\Log\Payload\SettledPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Log\Payload\TogetherPayload;
@@ -38,6 +39,7 @@ enum Kind: string
 {
     case Intake = 'intake';
     case Reading = 'reading';
+    case Round = 'round';
     case Figures = 'figures';
     case Lift = 'lift';
     case Cool = 'cool';
@@ -65,6 +67,7 @@ enum Kind: string
     private const PAYLOADS = [
         'intake' => IntakePayload::class,
         'reading' => ReadingPayload::class,
+        'round' => RoundPayload::class,
         'figures' => FiguresPayload::class,
         'lift' => LiftPayload::class,
         'cool' => CoolPayload::class,

@@ -13,6 +13,7 @@ use Rodrel\Core\Log\Payload\ItemPayload;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\RoundPayload;
 use Rodrel\Core\Log\Payload\SettledPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Log\Payload\UndoPayload;
@@ -25,7 +26,7 @@ use Rodrel\Core\Vehicle\Lift;
 final readonly class Story
 {
     /**
-     * @param list<Entry<Payload>> $entries standing entries, by seq
+     * @param list<Entry<Payload>> $entries standing entries, by seq; a round is followed by its readings, `id#1` on
      * @param non-empty-list<Chapter> $chapters one per epoch
      * @param list<Entry<Payload>> $undone
      * @param list<Entry<Payload>> $asleep waiting for a countersignature
@@ -61,7 +62,7 @@ final readonly class Story
         $epochs = [[]];
         foreach ($log as $entry) {
             if (isset($cancelled[$entry->id])) {
-                $undone[] = $entry;
+                array_push($undone, ...self::expanded($entry));
                 continue;
             }
             $ids[] = $entry->id;
@@ -72,11 +73,11 @@ final readonly class Story
             if ($entry->payload instanceof UndoPayload) {
                 continue;
             }
-            $standing[] = $entry;
+            array_push($standing, ...self::expanded($entry));
             if ($entry->payload instanceof RepairedPayload) {
                 $epochs[] = [];
             }
-            $epochs[\count($epochs) - 1][] = $entry;
+            array_push($epochs[\count($epochs) - 1], ...self::expanded($entry));
         }
 
         return new self($standing, self::chaptersOf($epochs), $undone, $asleep, $ids, array_column($log, null, 'id'));
@@ -263,6 +264,23 @@ final readonly class Story
         }
 
         return false;
+    }
+
+    /**
+     * An entry, and the readings that a round stands for after it.
+     *
+     * @param Entry<Payload> $entry
+     *
+     * @return list<Entry<Payload>>
+     */
+    private static function expanded(Entry $entry): array
+    {
+        if (!$entry->payload instanceof RoundPayload) {
+            return [$entry];
+        }
+
+        /** @var Entry<RoundPayload> $entry */
+        return [$entry, ...RoundPayload::readings($entry)];
     }
 
     /**

@@ -7,13 +7,13 @@ namespace Rodrel\Core\Tests\Isolation;
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Check\Observer\Common;
 use Rodrel\Core\InvalidData;
-use Rodrel\Core\Isolation\Aside;
 use Rodrel\Core\Isolation\Belief;
 use Rodrel\Core\Isolation\CarState;
 use Rodrel\Core\Isolation\Context;
 use Rodrel\Core\Isolation\Contradiction;
 use Rodrel\Core\Isolation\Evidence;
 use Rodrel\Core\Isolation\Explanation;
+use Rodrel\Core\Isolation\HowTaken;
 use Rodrel\Core\Isolation\Opening;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Situation;
@@ -243,7 +243,7 @@ final class BeliefTest extends TestCase
             $r->outcomes,
             false,
             $at,
-            aside: new Aside(times: 2),
+            how: new HowTaken(times: 2),
         ), $clash);
         $left = $torn(...$twice);
         self::assertNotNull($left, 'it stays odd');

@@ -6,10 +6,10 @@ namespace Rodrel\Core\Tests\Isolation;
 
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\InvalidData;
-use Rodrel\Core\Isolation\Aside;
 use Rodrel\Core\Isolation\Context;
 use Rodrel\Core\Isolation\Evidence;
 use Rodrel\Core\Isolation\Field;
+use Rodrel\Core\Isolation\HowTaken;
 use Rodrel\Core\Isolation\Opening;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Prediction\Signature;
@@ -156,7 +156,7 @@ final class EvidenceTest extends TestCase
             $unsure,
             self::at(),
             null === $number ? [] : ['' => $number],
-            [] === $earlier ? null : new Aside([], 1 + \count($earlier), ['' => $earlier]),
+            [] === $earlier ? null : new HowTaken([], 1 + \count($earlier), ['' => $earlier]),
         );
 
         return Evidence::of($field, Opening::first($field, Context::none(), 0.15), 0, $reading)[0];

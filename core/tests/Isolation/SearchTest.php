@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Rodrel\Core\Tests\Isolation;
 
 use PHPUnit\Framework\TestCase;
-use Rodrel\Core\Isolation\Aside;
 use Rodrel\Core\Isolation\Asking;
 use Rodrel\Core\Isolation\Belief;
 use Rodrel\Core\Isolation\CarState;
 use Rodrel\Core\Isolation\Context;
 use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Isolation\GateBook;
+use Rodrel\Core\Isolation\HowTaken;
 use Rodrel\Core\Isolation\Opening;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Situation;
@@ -132,6 +132,6 @@ final class SearchTest extends TestCase
     {
         $when = new \DateTimeImmutable('2026-03-01');
 
-        return new Reading($at, CheckAt::parse($at), $words, false, $when, [], new Aside([], $times));
+        return new Reading($at, CheckAt::parse($at), $words, false, $when, [], new HowTaken([], $times));
     }
 }

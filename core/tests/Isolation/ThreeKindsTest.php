@@ -6,7 +6,6 @@ namespace Rodrel\Core\Tests\Isolation;
 
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Check\Observer\Sighting;
-use Rodrel\Core\Isolation\Aside;
 use Rodrel\Core\Isolation\Belief;
 use Rodrel\Core\Isolation\Composed;
 use Rodrel\Core\Isolation\Context;
@@ -14,6 +13,7 @@ use Rodrel\Core\Isolation\Drivers;
 use Rodrel\Core\Isolation\Evidence;
 use Rodrel\Core\Isolation\Family;
 use Rodrel\Core\Isolation\Field;
+use Rodrel\Core\Isolation\HowTaken;
 use Rodrel\Core\Isolation\Opening;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\SharedCause;
@@ -90,7 +90,7 @@ final class ThreeKindsTest extends TestCase
                 false,
                 new \DateTimeImmutable('2026-03-01'),
                 [],
-                new Aside(\array_slice($complaints, 1)),
+                new HowTaken(\array_slice($complaints, 1)),
             );
             $readings = array_map(static fn (int $n): Reading => $read[$n], $order);
             $opening = Opening::first($field, Context::none(), 0.15, 0.1);

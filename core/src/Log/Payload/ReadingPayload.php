@@ -6,6 +6,7 @@ namespace Rodrel\Core\Log\Payload;
 
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Isolation\Gate;
+use Rodrel\Core\Isolation\Situation;
 use Rodrel\Core\Log\Door;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
@@ -21,6 +22,7 @@ final readonly class ReadingPayload implements Payload
      * @param array<string, TypedNumber> $numbers by row
      * @param TypedNumber|null $again the first wheel of a heat round once more
      * @param array<string, string> $measured figures behind a judged word, as typed
+     * @param list<string> $covered rows of a round that were answered by "nothing else odd"
      */
     public function __construct(
         public CheckAt $check,
@@ -29,6 +31,7 @@ final readonly class ReadingPayload implements Payload
         public bool $unsure = false,
         public ?TypedNumber $again = null,
         public array $measured = [],
+        public array $covered = [],
     ) {
     }
 
@@ -56,6 +59,7 @@ final readonly class ReadingPayload implements Payload
             $shape->flag('unsure'),
             $shape->in('again')->has('core') ? TypedNumber::read($shape->in('again')) : null,
             $texts('measured'),
+            $shape->texts('covered'),
         );
     }
 
@@ -69,6 +73,7 @@ final readonly class ReadingPayload implements Payload
                 'again' => $this->again?->write() ?? [],
                 'measured' => $this->measured,
                 'unsure' => $this->unsure,
+                'covered' => $this->covered,
             ],
             static fn (mixed $value): bool => [] !== $value,
         );
@@ -84,12 +89,45 @@ final readonly class ReadingPayload implements Payload
                 'again' => TypedNumber::schema(),
                 'measured' => Schema::map(Schema::TEXT),
                 'unsure' => Schema::FLAG,
+                'covered' => Schema::list(Schema::TEXT),
             ],
             ['check'],
         );
     }
 
+    /**
+     * The same, with the rows that one tap answered.
+     *
+     * @param list<string> $rows
+     */
+    public function covering(array $rows): self
+    {
+        return new self(
+            $this->check,
+            $this->outcomes,
+            $this->numbers,
+            $this->unsure,
+            $this->again,
+            $this->measured,
+            $rows,
+        );
+    }
+
     public function rule(Door $door, Entry $entry): void
+    {
+        if ([] !== $this->covered) {
+            throw InvalidData::at('/reading/covered', 'only a round covers rows');
+        }
+        $this->allow($door, $door->situation());
+    }
+
+    /**
+     * The same on a round, where what was answered before it counts already.
+     *
+     * @throws Refused     with what to do first
+     * @throws InvalidData when it names what does not exist
+     */
+    public function allow(Door $door, Situation $now): void
     {
         $catalogue = $door->catalogue();
         $check = $catalogue->checks->of($this->check);
@@ -110,7 +148,7 @@ final readonly class ReadingPayload implements Payload
             throw InvalidData::at('/reading/outcomes', 'at least one row is answered');
         }
         foreach (
-            $catalogue->gates->closedFor($check, $this->check->place, $door->situation(), $catalogue->checks) as $gate
+            $catalogue->gates->closedFor($check, $this->check->place, $now, $catalogue->checks) as $gate
         ) {
             if (!$gate->overridable || !$this->overridden($door, $gate)) {
                 throw Refused::by($gate->id, $gate->unmet, $gate->overridable);

@@ -1,0 +1,151 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+use App\Job\Job;
+use App\Job\LoadedJob;
+use App\Job\RendersJob;
+use App\Text\Units;
+use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Check\Check;
+use Rodrel\Core\Isolation\Stop;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Routing\Attribute\Route;
+
+/** A round walked on one sheet: the first look, or the one that the next check belongs to. */
+final class RoundController extends RendersJob
+{
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly Drawing $drawing,
+        private readonly Units $units,
+        private readonly SuspectView $suspects,
+    ) {
+    }
+
+    /** The round of the next check; where that is made by itself, the bench. */
+    #[Route('/jobs/{id:job}/round', name: 'job_round', methods: ['GET'])]
+    public function next(Job $job): Response
+    {
+        $loaded = ($this->readJob)($job);
+        $walk = $loaded->judgement()?->advice->walk;
+
+        return null === $walk
+            ? $this->redirectToRoute('job_bench', ['id' => $job->id()], Response::HTTP_SEE_OTHER)
+            : $this->sheet($loaded, $walk->round, $walk->stops, $walk->folded, (int) ceil($walk->minutes), $walk->decides);
+    }
+
+    /** Everything that is looked at first: open before anything is computed. */
+    #[Route('/jobs/{id:job}/first-look', name: 'job_first_look', methods: ['GET'])]
+    public function first(Job $job): Response
+    {
+        $loaded = ($this->readJob)($job);
+
+        return $this->sheet($loaded, $this->catalogue->rounds->first, $this->firstLook($loaded), []);
+    }
+
+    /**
+     * @param list<Stop> $stops
+     * @param list<Stop> $folded
+     * @param list<string> $decides
+     */
+    private function sheet(LoadedJob $loaded, string $round, array $stops, array $folded, ?int $minutes = null, array $decides = []): Response
+    {
+        $shown = fn (Stop $stop): array => $this->stop($loaded, $stop);
+
+        return $this->page('bench/round.html.twig', $loaded, 'bench', new RoundPage(
+            round: $round,
+            name: $this->say->text('round.'.$round),
+            minutes: $minutes,
+            stops: array_map($shown, $stops),
+            folded: array_map($shown, $folded),
+            decides: $this->suspects->decides($decides),
+            drawing: $this->drawing->of($loaded),
+        ));
+    }
+
+    /** @return array<string, mixed> */
+    private function stop(LoadedJob $loaded, Stop $stop): array
+    {
+        $check = $this->catalogue->checks->of($stop->at);
+
+        return [
+            'check' => (string) $stop->at,
+            'name' => $this->say->check($stop->at),
+            'how' => $this->say->text('check.'.$check->id.'.how'),
+            'caution' => null === $check->manner->caution
+                ? null
+                : $this->say->text('caution.'.$check->manner->caution),
+            'station' => $this->say->text('station.'.$check->station),
+            'engine' => $check->manner->engine,
+            'foot' => $check->manner->footN,
+            'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $check->manner->spoken),
+            'made' => $loaded->state->situation->made($stop->at),
+            'rows' => $this->rows($check, $stop),
+        ];
+    }
+
+    /** @return list<Stop> what is looked at first for this complaint, in its order */
+    private function firstLook(LoadedJob $loaded): array
+    {
+        $now = $loaded->state->situation;
+        $checks = $this->catalogue->checks;
+        $first = [];
+        foreach ($checks as $check) {
+            $turn = $check->demand->turn;
+            $fits = $turn->fits($now->troubles($checks), $now->seen($checks));
+            if (null === $turn->first || $check->isHeat() || !$fits || !$turn->makesSense($now->seen($checks))) {
+                continue;
+            }
+            foreach ($check->everywhere($loaded->layout) as $at) {
+                if ([] === $this->catalogue->gates->closedFor($check, $at->place, $now, $checks)) {
+                    $first[] = [$turn->first, $this->firstStop($check, $at)];
+                }
+            }
+        }
+        usort($first, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return array_column($first, 1);
+    }
+
+    private function firstStop(Check $check, CheckAt $at): Stop
+    {
+        $good = [];
+        foreach ($check->rows as $row => $definition) {
+            if ($this->catalogue->rounds->mayBeCovered($check, (string) $row)) {
+                $good[(string) $row] = $definition->observer->wording->best();
+            }
+        }
+
+        return new Stop($at, array_map(strval(...), array_keys($check->rows)), $good);
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function rows(Check $check, Stop $stop): array
+    {
+        $rows = [];
+        foreach ($stop->rows as $id) {
+            $row = $check->row($id) ?? throw new \LogicException('A stop names rows of its check.');
+            $typed = $row->observer->typed;
+            $good = $stop->good[$id] ?? null;
+            $words = null !== $typed ? [] : $row->observer->words();
+            // what is usual stands first, wherever the scale has it
+            usort($words, static fn (string $a, string $b): int => ($b === $good) <=> ($a === $good));
+            $rows[] = [
+                'id' => '' === $id ? '0' : $id,
+                'label' => '' === $id ? $this->say->check($stop->at) : $this->say->row($stop->at, $id),
+                'unit' => null === $typed ? null : $this->units->of($typed->quantity, $typed->unit)->value,
+                'good' => $good,
+                'words' => array_map(
+                    fn (string $word): array => ['id' => $word, 'label' => $this->say->word($stop->at, $id, $word)],
+                    $words,
+                ),
+            ];
+        }
+
+        return $rows;
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Bench;
+
+/** A round on one sheet: what is answered on the way, and what is folded away. */
+final readonly class RoundPage
+{
+    /**
+     * @param string $round id
+     * @param list<array<string, mixed>> $stops one a check, in the order of the walk
+     * @param list<array<string, mixed>> $folded could be looked at too
+     * @param string $decides between which repairs; '' where nothing says
+     * @param array<string, mixed> $drawing
+     */
+    public function __construct(
+        public string $round,
+        public string $name,
+        public ?int $minutes,
+        public array $stops,
+        public array $folded,
+        public string $decides,
+        public array $drawing,
+    ) {
+    }
+}
