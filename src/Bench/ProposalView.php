@@ -89,7 +89,7 @@ final readonly class ProposalView
         return [
             'word' => $branch->outcomes[''] ?? '',
             'label' => [] === $branch->outcomes
-                ? $this->say->marked($proposal->at, $branch->marked)
+                ? $this->say->marked($proposal->at, $branch->marked, $branch->seen)
                 : $this->say->outcome($proposal->at, $branch->outcomes),
             'chance' => $branch->chance,
             'then' => implode(', ', $then),

@@ -11,6 +11,7 @@ use App\Text\Units;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Isolation\Stop;
+use Rodrel\Core\Isolation\Walk;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -35,7 +36,7 @@ final class RoundController extends RendersJob
 
         return null === $walk
             ? $this->redirectToRoute('job_bench', ['id' => $job->id()], Response::HTTP_SEE_OTHER)
-            : $this->sheet($loaded, $walk->round, $walk->stops, $walk->folded, (int) ceil($walk->minutes), $walk->decides);
+            : $this->sheet($loaded, $walk->round, $walk->stops, $walk);
     }
 
     /** Everything that is looked at first: open before anything is computed. */
@@ -44,25 +45,23 @@ final class RoundController extends RendersJob
     {
         $loaded = ($this->readJob)($job);
 
-        return $this->sheet($loaded, $this->catalogue->rounds->first, $this->firstLook($loaded), []);
+        return $this->sheet($loaded, $this->catalogue->rounds->first, $this->firstLook($loaded));
     }
 
     /**
      * @param list<Stop> $stops
-     * @param list<Stop> $folded
-     * @param list<string> $decides
      */
-    private function sheet(LoadedJob $loaded, string $round, array $stops, array $folded, ?int $minutes = null, array $decides = []): Response
+    private function sheet(LoadedJob $loaded, string $round, array $stops, ?Walk $walk = null): Response
     {
         $shown = fn (Stop $stop): array => $this->stop($loaded, $stop);
 
         return $this->page('bench/round.html.twig', $loaded, 'bench', new RoundPage(
             round: $round,
             name: $this->say->text('round.'.$round),
-            minutes: $minutes,
+            minutes: null === $walk ? null : (int) ceil($walk->minutes),
             stops: array_map($shown, $stops),
-            folded: array_map($shown, $folded),
-            decides: $this->suspects->decides($decides),
+            folded: array_map($shown, $walk->folded ?? []),
+            decides: $this->suspects->decides($walk->decides ?? []),
             drawing: $this->drawing->of($loaded),
         ));
     }

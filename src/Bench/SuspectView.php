@@ -10,6 +10,7 @@ use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Isolation\Pair;
 use Rodrel\Core\Isolation\Spoken;
+use Rodrel\Core\Isolation\Sway;
 use Rodrel\Core\Isolation\Weight;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\SuspectAt;
@@ -143,10 +144,39 @@ final readonly class SuspectView
         }
         $had = $before[(string) $group] ?? 0.0;
         if (abs($mass - $had) < self::LITTLE) {
-            return $this->say->ui('learned.little', $said);
+            $open = implode(', ', array_map($this->say->check(...), \array_slice($judgement->advice->unread, 0, 3)));
+
+            return $this->say->ui('' === $open ? 'learned.little' : 'learned.little-open', $said + ['open' => $open]);
         }
 
         return $this->say->ui('learned.moved', ['was' => Percent::of($had)] + $said);
+    }
+
+    /**
+     * What a reading did: "points to left front; does not tell Hose, left front from Guide pins, left front".
+     *
+     * @return array{did: string, moved: bool}
+     */
+    public function sway(Sway $sway): array
+    {
+        $did = [];
+        if ('' !== $sway->to) {
+            $what = $sway->isPlace() ? $this->say->place($sway->to) : $this->say->group($sway->to);
+            $did[] = $this->say->ui('sway.to', ['what' => $what]);
+        }
+        if ('' !== $sway->from) {
+            $did[] = $this->say->ui('sway.from', ['what' => $this->say->group($sway->from)]);
+        }
+        if ($sway->out > 0) {
+            $did[] = $this->say->ui('sway.out', ['n' => (string) $sway->out]);
+        }
+        $moved = [] !== $did;
+        if ([] !== $sway->between) {
+            [$one, $other] = array_map($this->say->group(...), $sway->between);
+            $did[] = $this->say->ui('sway.untold', ['one' => $one, 'other' => $other]);
+        }
+
+        return ['did' => [] === $did ? $this->say->ui('sway.nothing') : implode('; ', $did), 'moved' => $moved];
     }
 
     /** @return list<string> what the blamed part cannot explain, in words */

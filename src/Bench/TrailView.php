@@ -7,14 +7,14 @@ namespace App\Bench;
 use App\Job\JobEntry;
 use App\Job\LoadedJob;
 use App\Text\Say;
-use Rodrel\Core\Isolation\Reading;
+use Rodrel\Core\Isolation\Weight;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RoundPayload;
 
 /** The readings so far, newest first, each with the weight it gave the leading suspect. */
 final readonly class TrailView
 {
-    public function __construct(private Say $say)
+    public function __construct(private Say $say, private SuspectView $suspects)
     {
     }
 
@@ -28,8 +28,11 @@ final readonly class TrailView
         $judgement = $loaded->judgement();
         $weights = [];
         foreach (null === $judgement ? [] : $judgement->arguments[(string) $judgement->leader()] ?? [] as $spoken) {
-            $weights[$spoken->reading] = $this->say->ui('weight.'.$spoken->weight->value);
+            if (Weight::Neutral !== $spoken->weight) {
+                $weights[$spoken->reading] = $this->say->ui('weight.'.$spoken->weight->value);
+            }
         }
+        $sways = array_map($this->suspects->sway(...), $judgement->sways ?? []);
         $numbers = $authors = [];
         foreach ($loaded->state->story->now()->entriesOf(ReadingPayload::class) as $entry) {
             $numbers[$entry->id] = [
@@ -47,11 +50,11 @@ final readonly class TrailView
         foreach ($loaded->state->situation->readings as $reading) {
             $last[$reading->entry()] = $reading->id;
         }
-        $rows = array_map(function (Reading $reading) use ($weights, $numbers, $authors, $rounds, $last): array {
+        $rows = [];
+        foreach ($loaded->state->situation->readings as $reading) {
             $said = $this->say->outcome($reading->check, $reading->outcomes);
             $entry = $reading->entry();
-
-            return [
+            $rows[] = [
                 'at' => $reading->takenAt,
                 'check' => (string) $reading->check,
                 'name' => $this->say->check($reading->check),
@@ -60,14 +63,15 @@ final readonly class TrailView
                     : $said.' ('.implode(', ', $numbers[$reading->id]).')',
                 'unsure' => $reading->unsure,
                 'weight' => $weights[$reading->id] ?? '',
+                'did' => $sways[$reading->id]['did'] ?? '',
+                'moved' => isset($weights[$reading->id]) || ($sways[$reading->id]['moved'] ?? false),
                 'entry' => $entry,
                 // a round is taken back as one, at the newest of its readings
                 'undoable' => $reading->id === $entry || (isset($rounds[$entry]) && $last[$entry] === $reading->id),
                 'round' => $rounds[$entry] ?? '',
-                'covered' => [] !== $reading->covered,
                 'who' => $authors[$entry] ?? '',
             ];
-        }, $loaded->state->situation->readings);
+        }
 
         return array_reverse($rows);
     }

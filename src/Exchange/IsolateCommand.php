@@ -277,7 +277,9 @@ final readonly class IsolateCommand extends JsonCommand
     private function proposal(Proposal $proposal): array
     {
         $branch = static fn (Branch $branch): array => [
-            'outcomes' => [] === $branch->outcomes ? ['not_at_best' => $branch->marked] : $branch->outcomes,
+            'outcomes' => [] === $branch->outcomes
+                ? ['not_at_best' => $branch->marked, 'seen' => $branch->seen]
+                : $branch->outcomes,
             'chance' => round($branch->chance, 3),
             'leaders' => array_map(
                 static fn (array $leader): array => [$leader[0], round($leader[1], 3)],

@@ -9,8 +9,10 @@ use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Shop\ShopSettings;
+use App\Text\Percent;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Costs;
+use Rodrel\Core\Isolation\Hinge;
 use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Isolation\Spoken;
 use Rodrel\Core\Job\PathTaken;
@@ -115,7 +117,21 @@ final class FindingController extends RendersJob
             quotes: $this->quotes($loaded, $group),
             trial: 'trial' === $advice->reason && $rows[0]['group'] === $chosen['group'],
             all: $this->named($all, $rows),
+            hinges: $rows[0]['group'] === $chosen['group'] ? array_map($this->hinge(...), $judgement->hinges) : [],
+            unread: array_map($this->say->check(...), $advice->unread),
         ));
+    }
+
+    /** "Spin, left front: two hands; then Hose, left front leads with 54 %." */
+    private function hinge(Hinge $hinge): string
+    {
+        $read = $hinge->reading;
+
+        return $this->say->ui('finding.hinge', [
+            'reading' => $this->say->check($read->check).': '.$this->say->outcome($read->check, $read->outcomes),
+            'instead' => $this->say->group($hinge->instead),
+            'percent' => Percent::of($hinge->mass),
+        ]);
     }
 
     /**

@@ -26,6 +26,8 @@ final readonly class FindingPage
      * @param list<string> $odd readings that speak against it all the same
      * @param bool $trial a trial repair, with its odds
      * @param list<array{quote: QuotePayload, more: int}> $quotes
+     * @param list<string> $hinges readings that would change it if they were wrong
+     * @param list<string> $unread what the complaint calls for and nobody looked at
      * @param array<string, string> $all every other repair of this vehicle by its group
      */
     public function __construct(
@@ -59,6 +61,8 @@ final readonly class FindingPage
         public int $spent,
         public array $quotes,
         public array $all,
+        public array $hinges,
+        public array $unread,
     ) {
     }
 }

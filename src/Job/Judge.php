@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Job;
 
 use App\Catalogue\SourceHash;
+use App\Prediction\DatabaseShelf;
 use App\Prediction\Predictions;
 use App\Prediction\StoredPairs;
 use App\Shop\ShopSettings;
@@ -12,6 +13,7 @@ use Doctrine\DBAL\Connection;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Judgement;
+use Rodrel\Core\Isolation\Suspicion;
 use Rodrel\Core\Job\Diagnosis;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Log\Entry;
@@ -20,6 +22,7 @@ use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Vehicle\Composer;
+use Rodrel\Core\Vocabulary\GroupAt;
 
 /**
  * What is believed of a job, computed once for what it rests on and kept: the key holds that, the shop's settings and
@@ -63,19 +66,12 @@ final readonly class Judge
         if (\is_array($data)) {
             return Judgement::fromArray($data, $this->catalogue->checks);
         }
-        $signature = $this->predictions->signature($loaded->layout);
-        if (null === $signature) {
+        [$diagnosis, $shelf] = $this->diagnosis($loaded) ?? [null, null];
+        if (null === $diagnosis) {
             return null;
         }
-        $field = Field::of($this->catalogue->knowledge(), $loaded->layout, $signature);
-        $job = $loaded->job;
-        $document = Composer::withFigures(
-            $this->catalogue->vehicle($job->preset(), $job->parts()),
-            $loaded->state->story->figures(),
-        );
-        $shelf = $this->pairs->shelf($document);
-        $judgement = Diagnosis::of($field, $loaded->state, $settings, $shelf)->judgement();
-        if (!$shelf->complete) {
+        $judgement = $diagnosis->judgement();
+        if (true !== $shelf?->complete) {
             // it is judged again when the worker has them
             return $judgement;
         }
@@ -90,6 +86,37 @@ final readonly class Judge
         );
 
         return $judgement;
+    }
+
+    /** What would settle a repair that somebody thinks of; null while the predictions are still being computed. */
+    public function suspicion(LoadedJob $loaded, GroupAt $group): ?Suspicion
+    {
+        [$diagnosis] = null === $loaded->state->sound() ? [null] : $this->diagnosis($loaded) ?? [null];
+
+        return null === $diagnosis ? null : Suspicion::of(
+            $diagnosis->belief,
+            $loaded->state->situation,
+            $this->shop->isolation(),
+            $group,
+        );
+    }
+
+    /** @return array{Diagnosis, DatabaseShelf}|null */
+    private function diagnosis(LoadedJob $loaded): ?array
+    {
+        $signature = $this->predictions->signature($loaded->layout);
+        if (null === $signature) {
+            return null;
+        }
+        $field = Field::of($this->catalogue->knowledge(), $loaded->layout, $signature);
+        $job = $loaded->job;
+        $document = Composer::withFigures(
+            $this->catalogue->vehicle($job->preset(), $job->parts()),
+            $loaded->state->story->figures(),
+        );
+        $shelf = $this->pairs->shelf($document);
+
+        return [Diagnosis::of($field, $loaded->state, $this->shop->isolation(), $shelf), $shelf];
     }
 
     /**

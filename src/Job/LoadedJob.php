@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Job;
 
 use Rodrel\Core\Isolation\Judgement;
+use Rodrel\Core\Isolation\Suspicion;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Road\Yardstick;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\GroupAt;
 
 /** A job with everything that follows from its log; what is believed of it is looked up when it is first asked for. */
 final class LoadedJob
@@ -26,6 +28,12 @@ final class LoadedJob
         private readonly Judge $judge,
     ) {
         $this->layout = $state->layout();
+    }
+
+    /** What would settle a repair that somebody thinks of; null while the predictions are being computed. */
+    public function suspicion(GroupAt $group): ?Suspicion
+    {
+        return $this->judge->suspicion($this, $group);
     }
 
     /** Null while the predictions are still being computed. */

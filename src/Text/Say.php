@@ -189,21 +189,33 @@ final readonly class Say
     }
 
     /**
-     * Which wheels would not be at their best.
+     * Which wheels would not be at their best, and what they would show.
      *
      * @param list<string> $rows
+     * @param array<string, list<string>> $seen words by row
      */
-    public function marked(CheckAt $check, array $rows): string
+    public function marked(CheckAt $check, array $rows, array $seen = []): string
     {
         $definition = $this->catalogue->checks->of($check);
         if ([] === $rows) {
             return $this->allWheels($check, $definition->firstRow()->observer->wording->best());
         }
-        if (\count($rows) === \count($definition->rows)) {
+        if ([] === $seen && \count($rows) === \count($definition->rows)) {
             return $this->text('marked-all');
         }
 
-        return $this->text('marked', ['rows' => implode(', ', array_map($this->place(...), $rows))]);
+        $places = implode(', ', array_map($this->place(...), $rows));
+        if ([] === $seen) {
+            return $this->text('marked', ['rows' => $places]);
+        }
+        $words = [];
+        foreach ($seen as $row => $of) {
+            foreach ($of as $word) {
+                $words[$word] = Letters::inner($this->word($check, $row, $word));
+            }
+        }
+
+        return $this->text('marked-seen', ['rows' => $places, 'words' => implode(' / ', $words)]);
     }
 
     /** The driver's sentence, "drags left front, always". */

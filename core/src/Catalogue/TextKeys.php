@@ -30,6 +30,10 @@ final readonly class TextKeys
         foreach (array_keys($catalogue->stations) as $n => $station) {
             yield '/stations/stations/'.$n => ['catalogue:station.'.$station];
         }
+        yield '/routes/routes' => array_merge(...array_map(
+            static fn (string $card): array => ['catalogue:card.'.$card.'.try', 'catalogue:card.'.$card.'.note'],
+            $catalogue->routes->cards(),
+        ));
         foreach (array_keys($catalogue->rounds->all) as $round) {
             yield '/rounds/rounds/'.$round => ['catalogue:round.'.$round];
         }

@@ -6,6 +6,7 @@ namespace Rodrel\Core\Isolation;
 
 use Rodrel\Core\Check\Checks;
 use Rodrel\Core\Shape;
+use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
 
 /** A verdict as a page shows it. */
@@ -20,6 +21,7 @@ final readonly class Advice
      * @param list<Proposal> $others
      * @param list<Proposal> $alongside what else is worth doing where the next one is made
      * @param array{list<Spoken>|null, list<Spoken>} $odd
+     * @param list<CheckAt> $unread what the complaint calls for and nobody looked at yet
      * @param Walk|null $walk the round that the next one is made on; null where it is made by itself
      */
     private function __construct(
@@ -31,6 +33,7 @@ final readonly class Advice
         public bool $confirmed,
         array $odd,
         public ?Walk $walk,
+        public array $unread,
     ) {
         [$this->again, $this->odd] = $odd;
     }
@@ -49,6 +52,10 @@ final readonly class Advice
             $verdict->confirmed,
             [[] === $again ? null : $again, array_map($spoken, $verdict->contradiction->odd ?? [])],
             Walk::around($verdict->next, $verdict->reason, $verdict->standing),
+            array_map(
+                static fn (Proposal $one): CheckAt => $one->at,
+                $verdict->standing->open($verdict->standing->route->own),
+            ),
         );
     }
 
@@ -68,6 +75,7 @@ final readonly class Advice
             'confirmed' => $this->confirmed,
             'odd' => array_map($spoken, $this->odd),
             'walk' => $this->walk?->toArray(),
+            'unread' => array_map(strval(...), $this->unread),
         ];
     }
 
@@ -88,6 +96,7 @@ final readonly class Advice
                 array_values(array_map(Spoken::fromShape(...), $shape->each('odd'))),
             ],
             $shape->has('walk') ? Walk::fromShape($shape->in('walk')) : null,
+            array_map(CheckAt::parse(...), $shape->texts('unread')),
         );
     }
 }

@@ -19,6 +19,8 @@ final readonly class Answers
     private const NEGLIGIBLE = 0.005;
     /** Answers rarer than this are lumped together as "teaches nothing". */
     private const RARE = 0.003;
+    /** A word of a merged answer is named from this share of it on. */
+    private const NAMED = 0.15;
 
     /** @var list<int> particles that still matter */
     private array $live;
@@ -206,8 +208,8 @@ final readonly class Answers
     }
 
     /**
-     * What each answer of a check would leave, likeliest first. The many answers of a sheet with four wheels are merged
-     * by which wheels are not at their best.
+     * What each answer of a check would leave, likeliest first. The many answers of a sheet with four wheels are one
+     * where the same wheels are not at their best and the same repair would lead: nothing else would be done then.
      *
      * @return list<Branch>
      */
@@ -215,30 +217,49 @@ final readonly class Answers
     {
         $merge = $proposal->check->isByWheel() && \count($proposal->rows) > 1;
         $best = $proposal->check->firstRow()->observer->wording->best();
-        $merged = [];
+        $merged = $seen = [];
         $answers = $this->of($proposal->check, $proposal->at->place, $proposal->rows);
         foreach ($answers as $n => [$outcomes, $masses, $chance]) {
-            $off = array_filter($outcomes, static fn (string $word): bool => $word !== $best);
-            $marked = $merge ? array_keys($off) : [];
-            $key = $merge ? implode(' ', $marked) : (string) $n;
+            $off = $merge ? array_filter($outcomes, static fn (string $word): bool => $word !== $best) : [];
+            $marked = array_keys($off);
+            arsort($masses);
+            $lead = $merge ? (string) array_key_first($masses) : '';
+            $key = $merge ? implode(' ', [...$marked, $lead]) : (string) $n;
             $merged[$key] ??= [$merge ? [] : $outcomes, 0.0, array_fill(0, \count($masses), 0.0), $marked];
             $merged[$key][1] += $chance;
             foreach ($masses as $i => $mass) {
                 $merged[$key][2][$i] += $mass;
             }
+            foreach ($off as $row => $word) {
+                $seen[$key][$row][$word] = ($seen[$key][$row][$word] ?? 0.0) + $chance;
+            }
         }
         $fork = [];
-        foreach ($merged as [$outcomes, $chance, $masses, $marked]) {
+        foreach ($merged as $key => [$outcomes, $chance, $masses, $marked]) {
             $fork[] = new Branch(
                 $outcomes,
                 $chance,
                 $this->leaders(array_map(static fn (float $mass): float => $mass / $chance, $masses)),
                 $marked,
+                array_map(self::likeliest(...), $seen[$key] ?? []),
             );
         }
         usort($fork, static fn (Branch $a, Branch $b): int => $b->chance <=> $a->chance);
 
         return $fork;
+    }
+
+    /**
+     * @param array<string, float> $words chance by word
+     *
+     * @return list<string> likeliest first, without what is too rare to be named
+     */
+    private static function likeliest(array $words): array
+    {
+        arsort($words);
+        $named = array_filter($words, static fn (float $chance): bool => $chance >= self::NAMED * array_sum($words));
+
+        return array_map(strval(...), array_keys($named));
     }
 
     /** @return array<int, float> belief now, by which of `$groups` */

@@ -15,6 +15,8 @@ final readonly class ComplaintRoute
     public array $tried;
     /** @var list<string> what splits what is left */
     public array $more;
+    /** What is tried and noted where it comes and goes: id of its texts; '' for none. */
+    public string $card;
     private bool $serious;
     /** @var list<string> patterns with which it is serious */
     private array $seriousIf;
@@ -29,6 +31,7 @@ final readonly class ComplaintRoute
         $this->own = $shape->texts('own');
         $this->tried = $shape->texts('tried');
         $this->more = $shape->texts('more');
+        $this->card = $shape->text('card', '');
         $this->serious = $shape->flag('serious');
         $this->seriousIf = $shape->in('serious_if')->texts('pattern');
         $this->sound = $shape->share('sound');

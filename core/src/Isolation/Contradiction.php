@@ -8,15 +8,15 @@ use Rodrel\Core\Vocabulary\GroupAt;
 
 /**
  * Readings that cannot all be true of the suspects that lead. A reading speaks against one only where its answer is
- * clearly likelier under everything else; the more was read, the more clearly, since among many rows some are always
- * rare. What the driver says makes none.
+ * clearly likelier under everything else; the more was done, the more clearly, since among many acts some are always
+ * odd. What the driver says makes none.
  */
 final readonly class Contradiction
 {
     /** So many times likelier elsewhere (handbook). */
     private const LIKELIER = 5.0;
-    /** And so many times for each row read: of that many something odd is expected (measured, see the benchmark). */
-    private const PER_ROW = 0.5;
+    /** And so many times for each act: of that many something odd is expected (measured, see the benchmark). */
+    private const PER_ACT = 1.0;
     /** Groups heavier than this must all have something against them. */
     private const HEAVY = 0.2;
     private const ASKED_AT_ONCE = 2;
@@ -32,11 +32,11 @@ final readonly class Contradiction
     /** Null when a leading suspect explains the readings well enough. */
     public static function in(Belief $belief, Situation $now): ?self
     {
-        $rows = 0;
+        $acts = [];
         foreach ($belief->readings as $reading) {
-            $rows += \count($reading->outcomes);
+            $acts[$reading->entry()] = true;
         }
-        $against = max(self::LIKELIER, self::PER_ROW * $rows);
+        $against = max(self::LIKELIER, self::PER_ACT * \count($acts));
         $odd = [];
         $heavy = array_filter($belief->groups, static fn (float $mass): bool => $mass >= self::HEAVY);
         foreach ([] === $heavy ? \array_slice($belief->groups, 0, 1) : $heavy as $group => $mass) {

@@ -25,6 +25,8 @@ final readonly class Judgement
      * @param array<string, float> $suspects mass by fault at place, heaviest first
      * @param array<string, list<Spoken>> $arguments by group, strongest first
      * @param array<string, Spoken> $struck by group: the reading that struck it out
+     * @param array<string, Sway> $sways what each reading did, by its id
+     * @param list<Hinge> $hinges readings that the leader hangs on
      */
     private function __construct(
         public array $groups,
@@ -34,6 +36,8 @@ final readonly class Judgement
         public array $struck,
         public Advice $advice,
         public Margins $margins,
+        public array $sways,
+        public array $hinges,
     ) {
     }
 
@@ -50,6 +54,11 @@ final readonly class Judgement
             Explanation::struckOut($belief),
         );
 
+        $sways = [];
+        foreach ($belief->readings as $n => $reading) {
+            $sways[$reading->id] = Sway::of($belief, $n);
+        }
+
         return new self(
             array_filter($belief->groups, $shown),
             array_filter($belief->suspects, $shown),
@@ -58,6 +67,8 @@ final readonly class Judgement
             $struck,
             Advice::of(Verdict::of($belief, $now, $settings)),
             Margins::of($belief, $now, $settings, $fitted),
+            $sways,
+            Hinge::in($belief),
         );
     }
 
@@ -88,6 +99,8 @@ final readonly class Judgement
             'struck' => array_map($written, $this->struck),
             'advice' => $this->advice->toArray(),
             'margins' => $this->margins->toArray(),
+            'sways' => array_map(static fn (Sway $one): array => $one->toArray(), $this->sways),
+            'hinges' => array_map(static fn (Hinge $one): array => $one->toArray(), $this->hinges),
         ];
     }
 
@@ -109,6 +122,8 @@ final readonly class Judgement
             $read($shape, 'struck'),
             Advice::fromShape($shape->in('advice'), $checks),
             Margins::fromShape($shape->in('margins')),
+            array_map(Sway::fromShape(...), $shape->each('sways')),
+            array_values(array_map(Hinge::fromShape(...), $shape->each('hinges'))),
         );
     }
 }

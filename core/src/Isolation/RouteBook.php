@@ -87,6 +87,24 @@ final readonly class RouteBook
     }
 
     /**
+     * What is tried and noted where complaints come and go.
+     *
+     * @param list<string>|null $complaints null: all
+     *
+     * @return list<string> ids of texts, each once
+     */
+    public function cards(?array $complaints = null): array
+    {
+        $cards = [];
+        foreach ($complaints ?? $this->complaints() as $complaint) {
+            $card = $this->byComplaint[$complaint]->card ?? '';
+            $cards += '' === $card ? [] : [$card => $card];
+        }
+
+        return array_values($cards);
+    }
+
+    /**
      * Chance that nothing is wrong, or that it is not the brakes: of several complaints the least; null where none
      * says.
      *

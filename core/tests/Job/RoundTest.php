@@ -163,7 +163,8 @@ final class RoundTest extends TestCase
             $lift = World::catalogue()->checks->of($first)->demand->lift;
             if (!$state->situation->car->lift->reaches($lift) || Lift::Ground === $lift) {
                 $to = Lift::Any === $lift ? Lift::Ground : $lift;
-                $log = [...$log, ...self::log([[Kind::Lift, ['to' => $to->value, 'stands' => true]]], \count($log) + 1)];
+                $up = [Kind::Lift, ['to' => $to->value, 'stands' => true]];
+                $log = [...$log, ...self::log([$up], \count($log) + 1)];
                 $state = World::state($log, $preset);
             }
             $answers = array_map(static fn (Stop $one): array => self::good($one, $preset), $walk->stops);
