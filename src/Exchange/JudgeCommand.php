@@ -15,6 +15,7 @@ use Rodrel\Core\Trial\Advised;
 use Rodrel\Core\Trial\AtRandom;
 use Rodrel\Core\Trial\ByTheBook;
 use Rodrel\Core\Trial\Clairvoyant;
+use Rodrel\Core\Trial\Departure;
 use Rodrel\Core\Trial\Draw;
 use Rodrel\Core\Trial\MostBits;
 use Rodrel\Core\Trial\Play;
@@ -22,6 +23,7 @@ use Rodrel\Core\Trial\Policy;
 use Rodrel\Core\Trial\Result;
 use Rodrel\Core\Trial\Shelf;
 use Rodrel\Core\Trial\Tally;
+use Rodrel\Core\Trial\World;
 use Rodrel\Core\Vehicle\Layout;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
@@ -41,6 +43,8 @@ final class JudgeCommand
     ];
     /** Ways of working that take long are tried on one vehicle in so many. */
     private const ONE_IN = ['random' => 4, 'most-bits' => 2, 'clairvoyant' => 10];
+    /** Verdicts that name a repair for certain. */
+    private const FINDINGS = ['threshold', 'seen'];
     private const FAR = 86400.0;
     private const MEMORY = '4G';
     private const LISTEN_US = 50_000;
@@ -54,7 +58,10 @@ final class JudgeCommand
     ) {
     }
 
-    /** @param list<string> $policy */
+    /**
+     * @param list<string> $policy
+     * @param list<string> $depart
+     */
     public function __invoke(
         SymfonyStyle $io,
         #[Option('vehicles drawn')] int $vehicles = 400,
@@ -63,6 +70,8 @@ final class JudgeCommand
         #[Option('faults in each vehicle, 1 or 2')] int $faults = 1,
         #[Option('rodrel, by-the-book, random, most-bits, clairvoyant; all when left out')] array $policy = [],
         #[Option('per-minute, ahead or bits: how checks are held against each other')] string $scoring = '',
+        #[Option('signs, priors, physics, innocent, outside, figures, slips, or all: how the World differs')]
+        array $depart = [],
         #[Option('processes')] int $workers = 2,
         #[Option('which part of how many this process plays, as 0/2')] string $part = '',
         #[Option('keep every job as a line of JSON in this file')] string $lines = '',
@@ -74,11 +83,18 @@ final class JudgeCommand
             return 2;
         }
         $policy = [] === $policy ? $known : $policy;
+        $departures = self::departures($depart);
+        if (null === $departures) {
+            $io->error('Departures are all, '.implode(', ', array_column(Departure::cases(), 'value')).'.');
+
+            return 2;
+        }
+        $world = new World($departures);
         $settings = ('' === $scoring ? [] : ['scoring' => $scoring]) + $this->shop->all();
         if ('' !== $part) {
             // the pairs of a preset that was played often take their room
             ini_set('memory_limit', self::MEMORY);
-            foreach ($this->play($vehicles, $seed, $wrong, $faults, $policy, $settings, $part) as $line) {
+            foreach ($this->play($vehicles, $seed, $wrong, $faults, $policy, $settings, $world, $part) as $line) {
                 $io->writeln((string) json_encode($line), SymfonyStyle::OUTPUT_RAW);
             }
 
@@ -136,11 +152,14 @@ final class JudgeCommand
         int $faults,
         array $policies,
         array $settings,
+        World $world,
         string $part,
     ): iterable {
         [$mine, $of] = array_map(intval(...), [...explode('/', $part), '1']);
         $day = new \DateTimeImmutable('2026-03-02 08:00:00');
-        $draw = new Draw($this->catalogue, $this->documents(), $settings, $day);
+        $documents = $world->documents($this->documents());
+        $draw = new Draw(Catalogue::fromArray($documents), $documents, $settings, $day, $world);
+        $untilCured = !$world->isModelled();
         $presets = array_keys($this->catalogue->presets);
         $clock = static fn (): float => hrtime(true) / 1e6;
         // one preset after the other, so that its pairs are in memory once
@@ -165,13 +184,32 @@ final class JudgeCommand
                     // pairs are Rodrel's own; the others only stop by what single faults make of the readings
                     $pairs = Advised::class === $class ? $shelf : null;
                     $play = new Play($this->catalogue, $layout, $sound, $field, $vehicle, $pairs);
-                    $result = Result::of($this->policy($class), $play, $vehicle, $this->catalogue->repairs, $clock);
+                    $policy = $this->policy($class);
+                    $result = Result::of($policy, $play, $vehicle, $this->catalogue->repairs, $clock, $untilCured);
                     yield ['policy' => $class::id(), 'vehicle' => $i] + $result->toArray();
                 }
             }
             $this->keep($shelf, $layout, $file);
             unset($shelf, $play);
         }
+    }
+
+    /**
+     * @param list<string> $names
+     *
+     * @return list<Departure>|null null where one is unknown
+     */
+    private static function departures(array $names): ?array
+    {
+        if (['all'] === $names) {
+            return Departure::cases();
+        }
+        $departures = [];
+        foreach ($names as $name) {
+            $departures[] = Departure::tryFrom($name);
+        }
+
+        return \in_array(null, $departures, true) ? null : $departures;
     }
 
     /** @param class-string<Policy> $class */
@@ -218,6 +256,15 @@ final class JudgeCommand
         }
 
         return $documents;
+    }
+
+    /**
+     * @param array<string, mixed> $job
+     * @param list<string> $ends
+     */
+    private static function is(array $job, array $ends): bool
+    {
+        return \in_array($job['end'] ?? '', $ends, true) && '' !== $job['signed'];
     }
 
     /** @param list<array<string, mixed>> $results */
@@ -267,8 +314,37 @@ final class JudgeCommand
             array_values(array_map(floatval(...), array_merge(...array_column($jobs, 'decisions')))),
         );
 
+        $of = static function (callable $among, string $key) use ($jobs): string {
+            $some = array_filter($jobs, $among);
+            $hits = array_filter($some, static fn (array $job): bool => (bool) $job[$key]);
+            $found = Tally::share(\count($hits), \count($some));
+
+            return \sprintf('%.1f %% of %d', 100 * $found['share'], \count($some));
+        };
+        $findings = array_values(array_map(
+            static fn (array $job): array => [(float) $job['mass'], (bool) $job['right']],
+            array_filter($jobs, static fn (array $job): bool => '' !== $job['signed']),
+        ));
+        $fit = Tally::calibration($findings);
+
         return [
             'jobs' => (string) $n,
+            'right group, faults of the catalogue' => $of(
+                static fn (array $job): bool => !$job['outside'],
+                'right',
+            ),
+            'right group, other faults' => $of(static fn (array $job): bool => (bool) $job['outside'], 'right'),
+            'right of findings' => $of(static fn (array $job): bool => self::is($job, self::FINDINGS), 'right'),
+            'right of openings' => $of(static fn (array $job): bool => self::is($job, ['open-and-look']), 'right'),
+            'right of trials' => $of(static fn (array $job): bool => self::is($job, ['trial']), 'right'),
+            'cured in the end' => $share(static fn (array $job): bool => (bool) $job['cured']),
+            'calibration error, log score, Brier' => \sprintf(
+                '%.3f, %.3f, %.3f over %d',
+                $fit['error'],
+                $fit['log'],
+                $fit['brier'],
+                \count($findings),
+            ),
             'right group' => $share(static fn (array $job): bool => (bool) $job['right']),
             'right place and mode' => $share(static fn (array $job): bool => (bool) $job['mode']),
             'second named after the first' => $share(static fn (array $job): bool => (bool) $job['second']),
@@ -287,6 +363,7 @@ final class JudgeCommand
                 static fn (array $job): bool => 'seen' === $job['end'],
             ),
             'not shown' => $share(static fn (array $job): bool => 'not-shown' === $job['end']),
+            'undecided, stays' => $share(static fn (array $job): bool => 'stays' === $job['end']),
             'false contradictions' => $share(static fn (array $job): bool => (bool) $job['falselyOdd']),
             'forbidden' => $sum('forbidden'),
             'unsafe given the truth' => $sum('unsafe'),

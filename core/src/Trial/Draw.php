@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rodrel\Core\Trial;
 
 use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Instruments;
 use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Fault\Particle;
@@ -40,17 +41,27 @@ final readonly class Draw
     private const FITTED = 0.5;
     private const TRIES = 60;
 
+    private World $world;
+    /** The same faults without their signs. */
+    private Catalogue $bare;
+
     /**
      * @param array<string, array<mixed>> $documents decoded files of the catalogue
      * @param array<string, mixed> $shop settings of the shop
      * @param \DateTimeImmutable $day on which all of them come in
+     * @param World|null $world what vehicles are like; as the model believes where it is left out
      */
     public function __construct(
         private Catalogue $catalogue,
         private array $documents,
         private array $shop,
         private \DateTimeImmutable $day,
+        ?World $world = null,
     ) {
+        $this->world = $world ?? World::asModelled();
+        $this->bare = $this->world->has(Departure::Outside)
+            ? Catalogue::fromArray($this->world->bare($documents))
+            : $catalogue;
     }
 
     /**
@@ -77,16 +88,57 @@ final readonly class Draw
     private function drawn(int $seed, int $try, string $preset, int $faults, float $wrong): TrueVehicle
     {
         $luck = Luck::about($seed, 'vehicle '.$try);
-        $layout = $this->scattered($preset, $luck);
-        $drawn = $this->faults($luck, $layout, $faults);
+        $other = $this->drawnFrom($seed, Departure::Figures, World::FIGURES);
+        $outside = $this->drawnFrom($seed, Departure::Outside, World::OUTSIDE);
+        $layout = $this->scattered($preset, $luck, $other ? World::OTHER_KIND / self::OF_THE_AXLE : 1.0);
+        $drawn = $this->faults($luck, $layout, $faults, $outside);
         $hand = $this->hand($seed, $luck, $wrong);
         $air = 15.0 + self::AMBIENT_K * (2.0 * $luck->share() - 1.0);
         $sane = Subject::sane(new Instruments($layout, 1.0, $air), $hand->checks, $this->catalogue->complaints);
 
-        return new TrueVehicle($preset, $drawn, $sane, $hand, $this->visit($luck, $drawn));
+        return new TrueVehicle(
+            $preset,
+            $drawn,
+            $sane,
+            $hand,
+            $this->visit($luck, $drawn),
+            $outside,
+            $this->innocents($seed, $layout),
+        );
     }
 
-    private function scattered(string $preset, Luck $luck): Layout
+    private function drawnFrom(int $seed, Departure $departure, float $share): bool
+    {
+        return $this->world->has($departure) && Luck::about($seed, $departure->value)->happens($share);
+    }
+
+    /** @return array<string, string> a defect that has nothing to do with it: its word, by row key; none as a rule */
+    private function innocents(int $seed, Layout $layout): array
+    {
+        $luck = Luck::about($seed, 'innocent');
+        if (!$this->world->has(Departure::Innocent) || !$luck->happens(World::INNOCENT)) {
+            return [];
+        }
+        $words = $weights = [];
+        foreach ($this->catalogue->checks as $check) {
+            foreach ($check->everywhere($layout) as $at) {
+                foreach ($check->rows as $row) {
+                    foreach ($row->observer->words() as $word) {
+                        $also = $row->observer->sighting($word)->also ?? 0.0;
+                        if ($also > 0.0) {
+                            $words[] = [$at->row($row->id) => $word];
+                            $weights[] = $also;
+                        }
+                    }
+                }
+            }
+        }
+
+        return [] === $weights ? [] : $words[$luck->pick($weights)];
+    }
+
+    /** @param float $times how much further off than vehicles of its kind are */
+    private function scattered(string $preset, Luck $luck, float $times): Layout
     {
         /**
          * @var array{mass_kg: float, pipe_m: array<string, float>, corners: array<string, array<string, mixed>>} $data
@@ -97,7 +149,7 @@ final readonly class Draw
         foreach ($data['corners'] as $corner => $brake) {
             $axle = (int) Corner::from($corner)->isFront();
             foreach (['stiffness_ml_per_kpa', 'clearance_ml', 'friction', 'rotor_kg'] as $figure) {
-                $axles[$axle][$figure] ??= $luck->around(self::OF_THE_AXLE);
+                $axles[$axle][$figure] ??= $luck->around($times * self::OF_THE_AXLE);
                 $own = is_numeric($brake[$figure] ?? null) ? (float) $brake[$figure] : 0.0;
                 $brake[$figure] = $own * $axles[$axle][$figure] * $luck->around(self::OF_THE_WHEEL);
             }
@@ -109,9 +161,17 @@ final readonly class Draw
     }
 
     /** @return list<Particle> */
-    private function faults(Luck $luck, Layout $layout, int $count): array
+    private function faults(Luck $luck, Layout $layout, int $count, bool $outside): array
     {
-        $particles = Particles::of($this->catalogue->faults, $layout);
+        $particles = Particles::of($outside ? $this->bare->faults : $this->catalogue->faults, $layout);
+        if ($outside) {
+            // what does nothing shows nothing
+            $acting = array_values(array_filter(
+                $particles,
+                static fn (Particle $one): bool => [] !== $one->fault->damage->axes,
+            ));
+            $particles = [] === $acting ? $particles : $acting;
+        }
         $weights = array_map(static fn (Particle $particle): float => $particle->weight, $particles);
         $drawn = [];
         while (\count($drawn) < $count) {
@@ -154,34 +214,51 @@ final readonly class Draw
         $documents = $this->documents;
         /** @var list<array<string, mixed>> $checks */
         $checks = $documents['checks']['checks'];
+        $families = array_values(array_unique(array_map(
+            static fn (Check $one): string => $one->family,
+            $this->catalogue->checks->all,
+        )));
+        $biases = $this->world->biases($seed, array_values(array_diff($families, [''])));
         foreach ($checks as $n => $check) {
+            $family = \is_string($check['family'] ?? null) ? $check['family'] : '';
+            $off = exp($biases[$family] ?? 0.0);
             if (is_numeric($check['foot_n'] ?? null)) {
                 $check['foot_n'] = (float) $check['foot_n'] * $foot;
             }
             foreach (['observer', 'each_corner'] as $one) {
                 if (\is_array($check[$one] ?? null)) {
-                    $check[$one] = self::worse($check[$one]);
+                    $check[$one] = self::worse($check[$one], $off);
                 }
             }
             if (\is_array($check['rows'] ?? null)) {
-                $check['rows'] = array_map(static fn (mixed $row): array => self::worse((array) $row), $check['rows']);
+                $check['rows'] = array_map(static fn (mixed $row): array => self::worse((array) $row, $off), $check['rows']);
             }
             $checks[$n] = $check;
         }
         $documents['checks']['checks'] = $checks;
 
-        return new Hand(Catalogue::fromArray($documents)->checks, $wrong, $seed);
+        $slips = $this->world->has(Departure::Slips);
+        $wrong *= $slips ? World::SLIPS : 1.0;
+
+        return new Hand(Catalogue::fromArray($documents)->checks, $wrong, $seed, $biases, $slips);
     }
 
     /**
      * The scatter between vehicles is in the vehicle drawn; slips are drawn apart.
      *
      * @param array<array-key, mixed> $observer
+     * @param float $off what this vehicle shows, against what the model says: words change so much later
      *
      * @return array<array-key, mixed>
      */
-    private static function worse(array $observer): array
+    private static function worse(array $observer, float $off): array
     {
+        if (\is_array($observer['limits'] ?? null)) {
+            $observer['limits'] = array_map(
+                static fn (mixed $limit): float => (is_numeric($limit) ? (float) $limit : 0.0) / $off,
+                $observer['limits'],
+            );
+        }
         foreach (['sigma', 'spurt_sigma'] as $noise) {
             if (is_numeric($observer[$noise] ?? null)) {
                 $observer[$noise] = (float) $observer[$noise] * self::NOISE;

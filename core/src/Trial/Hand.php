@@ -12,11 +12,15 @@ final readonly class Hand
     /**
      * @param Checks $checks as this technician makes them
      * @param float $wrong share of rows that are answered wrongly
+     * @param array<string, float> $biases how far each family is off on this vehicle, as a logarithm
+     * @param bool $near a wrong word is the one beside the right one
      */
     public function __construct(
         public Checks $checks,
         public float $wrong,
         public int $seed,
+        public array $biases = [],
+        public bool $near = false,
     ) {
     }
 }

@@ -18,8 +18,12 @@ final readonly class Result
     public const ACTS = 60;
     /** The end of a vehicle that nobody complains of. */
     private const LOOKED_OVER = 'condition';
+    /** The end of one that nobody could find, and that is not sent home. */
+    private const STAYS = 'stays';
     /** What it takes to find the right one after a wrong repair (minutes; estimate). */
     private const ONCE_MORE_MINUTES = 45.0;
+    /** Who was wrong so often gives the vehicle to somebody else. */
+    private const REPAIRS = 4;
 
     /**
      * @param string $truth suspects
@@ -52,9 +56,18 @@ final readonly class Result
         ];
     }
 
-    /** @param \Closure(): float $clock milliseconds */
-    public static function of(Policy $policy, Play $play, TrueVehicle $vehicle, Cures $cures, \Closure $clock): self
-    {
+    /**
+     * @param \Closure(): float $clock milliseconds
+     * @param bool $untilCured a wrong repair is followed by the next, every part counted
+     */
+    public static function of(
+        Policy $policy,
+        Play $play,
+        TrueVehicle $vehicle,
+        Cures $cures,
+        \Closure $clock,
+        bool $untilCured = false,
+    ): self {
         $settings = $vehicle->visit()->settings;
         $truths = $vehicle->left();
         $names = implode(' + ', array_map(static fn (Particle $one): string => (string) $one->suspect, $truths));
@@ -63,8 +76,9 @@ final readonly class Result
         [$verdict, $end] = self::look($policy, $play, $vehicle, $clock, $decisions, $odd);
         $belief = $play->diagnosis()->belief;
         [$leader, $mass] = $belief->leader();
-        $nothing = \in_array($end, ['endless', 'not-shown', self::LOOKED_OVER], true);
+        $nothing = \in_array($end, ['endless', 'not-shown', self::STAYS, self::LOOKED_OVER], true);
         $signed = $nothing ? null : ($verdict->repair ?? $leader);
+        $named = (string) $signed;
         $groups = array_map(static fn (Particle $one): string => (string) $one->group, $truths);
         $right = match (true) {
             null !== $signed => \in_array((string) $signed, $groups, true),
@@ -82,6 +96,15 @@ final readonly class Result
         $path = $play->path;
         $cents = self::cents($play, $cures, $settings, $groups, $signed, $right);
         $wrongParts = (int) (null !== $signed && !$right && $cures->partsCents($signed) > 0.0);
+        $cured = $right && null !== $signed;
+        for ($n = 1; $untilCured && null !== $signed && !$cured && $n < self::REPAIRS; ++$n) {
+            $play->repair($signed);
+            [$verdict] = self::look($policy, $play, $vehicle, $clock, $decisions, $odd);
+            $signed = $verdict->repair;
+            $cured = null !== $signed && \in_array((string) $signed, $vehicle->cures(), true);
+            $wrongParts += (int) (null !== $signed && !$cured && $cures->partsCents($signed) > 0.0);
+            $minutes = $play->minutes;
+        }
         $second = false;
         if ($right && null !== $signed && 1 < \count($truths)) {
             $play->repair($signed);
@@ -96,7 +119,7 @@ final readonly class Result
         return new self(
             $vehicle->preset,
             $names,
-            new Ending($end, (string) $signed, $right, $mode, $mass, $second),
+            new Ending($end, $named, $right, $mode, $mass, $second, $cured, $vehicle->outside),
             new Toll($minutes, $cents, $wrongParts, $acts, $play->lifts, $play->refused, $play->unsafe),
             $odd,
             $decisions,
@@ -130,7 +153,7 @@ final readonly class Result
                 $odd = $odd || (string) $fault->group === $leads;
             }
             $over = null === $verdict->next && self::LOOKED_OVER === $verdict->reason;
-            if ($over || null !== $verdict->repair || 'not-shown' === $verdict->reason) {
+            if ($over || null !== $verdict->repair || \in_array($verdict->reason, ['not-shown', self::STAYS], true)) {
                 return [$verdict, $verdict->reason];
             }
             $next = $policy->next($play, $verdict);

@@ -53,16 +53,19 @@ final readonly class Tally
      *
      * @param list<array{float, bool}> $findings belief, and whether it was right
      *
-     * @return array{rows: list<array{from: float, n: int, believed: float, right: float}>, error: float, brier: float}
+     * @return array{
+     *     rows: list<array{from: float, n: int, believed: float, right: float}>, error: float, brier: float, log: float
+     * } log: mean of −ln of what was believed of what came true
      */
     public static function calibration(array $findings): array
     {
         $bins = [];
-        $brier = 0.0;
+        $brier = $log = 0.0;
         foreach ($findings as [$mass, $right]) {
             $at = (int) min(19, floor($mass * 20.0));
             $bins[$at][] = [$mass, $right];
             $brier += ($mass - (float) $right) ** 2;
+            $log -= log(max(1e-6, $right ? $mass : 1.0 - $mass));
         }
         ksort($bins);
         $rows = [];
@@ -75,6 +78,6 @@ final readonly class Tally
         }
         $n = max(1, \count($findings));
 
-        return ['rows' => $rows, 'error' => $error / $n, 'brier' => $brier / $n];
+        return ['rows' => $rows, 'error' => $error / $n, 'brier' => $brier / $n, 'log' => $log / $n];
     }
 }

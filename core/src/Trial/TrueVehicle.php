@@ -36,6 +36,8 @@ final class TrueVehicle implements Hidden
     /**
      * @param string $preset the layout that the looker believes to have
      * @param list<Particle> $drawn
+     * @param bool $outside it fails in a way that the catalogue lacks
+     * @param array<string, string> $innocents words of a defect that has nothing to do with it, by row key
      */
     public function __construct(
         public readonly string $preset,
@@ -43,6 +45,8 @@ final class TrueVehicle implements Hidden
         private readonly Subject $sane,
         private readonly Hand $hand,
         private readonly Visit $visit,
+        public readonly bool $outside = false,
+        private array $innocents = [],
     ) {
         $this->install($drawn);
     }
@@ -93,6 +97,9 @@ final class TrueVehicle implements Hidden
     public function repair(GroupAt $group): bool
     {
         $left = array_values(array_filter($this->faults, static fn (Particle $f): bool => !$f->group->is($group)));
+        // whoever works there puts right what he finds
+        $there = static fn (string $row): bool => str_contains($row.'/', '@'.$group->place->id.'/');
+        $this->innocents = array_filter($this->innocents, static fn (string $row): bool => !$there($row), \ARRAY_FILTER_USE_KEY);
         $cured = \count($left) < \count($this->faults);
         $this->install($left);
 
@@ -119,7 +126,7 @@ final class TrueVehicle implements Hidden
         $luck = Luck::about($this->hand->seed, $at.' '.$time.' '.\count($this->faults));
         $answers = [];
         foreach ($check->rows as $row) {
-            $answers[$row->id] = $this->row($at, $row, $luck);
+            $answers[$row->id] = $this->innocents[$at->row($row->id)] ?? $this->row($at, $row, $luck);
         }
         if ($check->isByWheel() && $luck->happens(self::SWAPPED)) {
             foreach ([[Corner::LeftFront, Corner::RightFront], [Corner::LeftRear, Corner::RightRear]] as [$l, $r]) {
@@ -175,7 +182,8 @@ final class TrueVehicle implements Hidden
         if (null !== $seen->median) {
             $sound = Prediction::see([], $this->sane, $check, $at->place, $row)->median ?? $seen->median;
             $rest = sqrt($wording->noise ** 2 - ($common->noise ?? 0.0) ** 2);
-            $honest = $seen->median * exp(($common->noise ?? 0.0) * $off) * $luck->around($rest);
+            $bias = $this->hand->biases[$check->family] ?? 0.0;
+            $honest = $seen->median * exp($bias + ($common->noise ?? 0.0) * $off) * $luck->around($rest);
 
             $slip = $luck->happens(self::LEFT_AS_IT_SHOULD_BE) ? $sound : $sound * exp(3.0 * $luck->share() - 1.5);
 
@@ -192,7 +200,19 @@ final class TrueVehicle implements Hidden
 
         return $luck->happens(self::LEFT_AS_IT_SHOULD_BE)
             ? $this->usual($at, $row)
-            : $words[$luck->pick(array_map(static fn (string $w): float => $w === $honest ? 0.0 : 1.0, $words))];
+            : $this->otherWord($words, $honest, $luck);
+    }
+
+    /** @param non-empty-list<string> $words */
+    private function otherWord(array $words, string $honest, Luck $luck): string
+    {
+        $at = (int) array_search($honest, $words, true);
+        $near = array_values(array_intersect_key($words, [$at - 1 => true, $at + 1 => true]));
+        if ($this->hand->near && [] !== $near) {
+            return $near[$luck->pick(array_fill(0, \count($near), 1.0))];
+        }
+
+        return $words[$luck->pick(array_map(static fn (string $w): float => $w === $honest ? 0.0 : 1.0, $words))];
     }
 
     /** @return non-empty-list<float> */

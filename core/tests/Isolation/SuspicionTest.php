@@ -56,7 +56,8 @@ final class SuspicionTest extends TestCase
         self::assertEqualsWithDelta(0.25, $thought->mass, 1e-9);
         self::assertCount(1, $thought->refute, 'the look tells too little');
         self::assertSame(['push', 'yes'], [$thought->refute[0]['at']->id, $thought->refute[0]['word']]);
-        self::assertEqualsWithDelta([0.9, 1.0 / 28.0], [$thought->refute[0]['chance'], $thought->refute[0]['after']], 1e-9);
+        $refuted = [$thought->refute[0]['chance'], $thought->refute[0]['after']];
+        self::assertEqualsWithDelta([0.9, 1.0 / 28.0], $refuted, 1e-9);
         self::assertSame('no', $thought->confirm[0]['word']);
         self::assertEqualsWithDelta([0.9, 0.75], [$thought->confirm[0]['chance'], $thought->confirm[0]['after']], 1e-9);
         // three times in four it is the hose, which is repaired after it all the same
