@@ -230,9 +230,11 @@ final readonly class Draw
                     $check[$one] = self::worse($check[$one], $off);
                 }
             }
-            if (\is_array($check['rows'] ?? null)) {
-                $check['rows'] = array_map(static fn (mixed $row): array => self::worse((array) $row, $off), $check['rows']);
+            $rows = \is_array($check['rows'] ?? null) ? $check['rows'] : [];
+            foreach ($rows as $id => $row) {
+                $rows[$id] = self::worse((array) $row, $off);
             }
+            $check = ([] === $rows ? [] : ['rows' => $rows]) + $check;
             $checks[$n] = $check;
         }
         $documents['checks']['checks'] = $checks;

@@ -99,7 +99,11 @@ final class TrueVehicle implements Hidden
         $left = array_values(array_filter($this->faults, static fn (Particle $f): bool => !$f->group->is($group)));
         // whoever works there puts right what he finds
         $there = static fn (string $row): bool => str_contains($row.'/', '@'.$group->place->id.'/');
-        $this->innocents = array_filter($this->innocents, static fn (string $row): bool => !$there($row), \ARRAY_FILTER_USE_KEY);
+        foreach (array_keys($this->innocents) as $row) {
+            if ($there($row)) {
+                unset($this->innocents[$row]);
+            }
+        }
         $cured = \count($left) < \count($this->faults);
         $this->install($left);
 
