@@ -54,7 +54,7 @@ final class BenchController extends RendersJob
             again: array_map($again, $advice->again ?? []),
             others: array_map($proposal, array_values(array_filter(
                 $advice->others ?? [],
-                static fn (Proposal $one): bool => true !== $advice?->walk?->has($one->at),
+                static fn (Proposal $one): bool => true !== $loaded->walk()?->has($one->at),
             ))),
             alongside: array_map(
                 fn (Proposal $one): array => [
@@ -81,7 +81,7 @@ final class BenchController extends RendersJob
             road: $state->road(),
             roadCheck: $this->roadCheck($loaded),
             lift: $state->situation->car->lift->value,
-            walk: null === $advice?->walk ? null : $this->walk($advice->walk),
+            walk: null === $loaded->walk() ? null : $this->walk($loaded->walk()),
             trace: ($state->situation->held($this->catalogue->checks)[0] ?? Corner::LeftFront)->value,
             common: [
                 ...$cameBack->of($loaded),

@@ -13,10 +13,10 @@ use App\Text\Bands;
 use App\Text\Units;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Check;
+use Rodrel\Core\Heat\ThermalWheel;
 use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Vehicle\Measuring;
-use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
 use Symfony\Component\HttpFoundation\Request;
@@ -38,6 +38,7 @@ final class CheckController extends RendersJob
         private readonly Photos $photos,
         private readonly ShopSettings $shop,
         private readonly Bands $bands,
+        private readonly GateView $gates,
     ) {
     }
 
@@ -57,7 +58,7 @@ final class CheckController extends RendersJob
                         'name' => $name,
                         'minutes' => (int) ceil($check->demand->minutes),
                         'made' => $loaded->state->situation->made($at),
-                        'closed' => [] !== $this->closedFor($loaded, $check, $at),
+                        'closed' => [] !== $this->gates->closedFor($loaded, $at),
                     ];
                 }
             }
@@ -98,8 +99,8 @@ final class CheckController extends RendersJob
             wheels: $definition->isByWheel(),
             overAir: $definition->isHeat(),
             gates: array_merge(...array_map(
-                fn (Gate $gate): array => $this->gate($gate, $loaded),
-                $this->closedFor($loaded, $definition, $at),
+                fn (Gate $gate): array => $this->gates->of($gate, $loaded),
+                $this->gates->closedFor($loaded, $at),
             )),
             made: $loaded->state->situation->made($at),
             from: $definition->role->proof || ($proved && $this->provesSomething($definition)) ? 'proof' : 'bench',
@@ -156,44 +157,6 @@ final class CheckController extends RendersJob
         return !$check->role->asked || $check->firstRow()->observer->isSign();
     }
 
-    /** @return list<Gate> */
-    private function closedFor(LoadedJob $loaded, Check $check, CheckAt $at): array
-    {
-        $gates = $this->catalogue->gates;
-
-        return $gates->closedFor($check, $at->place, $loaded->state->situation, $this->catalogue->checks);
-    }
-
-    /** @return list<array<string, mixed>> what one check would meet stands together */
-    private function gate(Gate $gate, LoadedJob $loaded): array
-    {
-        $shown = [];
-        foreach ($gate->unmet as $unmet) {
-            $answer = $gate->answers[$unmet] ?? null;
-            $shown[(string) ($answer ?? $unmet)] ??= [
-                'key' => $unmet,
-                'said' => [],
-                'apart' => 'together' === $unmet ? $this->apart($loaded) : [],
-                'overridable' => $gate->overridable,
-                'gate' => $gate->id,
-                'answer' => null === $answer ? null : (string) $answer,
-                'answerName' => null === $answer ? null : $this->say->check($answer),
-            ];
-            $shown[(string) ($answer ?? $unmet)]['said'][] = $this->say->ui('gate.'.$unmet);
-        }
-
-        return array_values($shown);
-    }
-
-    /** @return list<array{what: string, name: string}> */
-    private function apart(LoadedJob $loaded): array
-    {
-        return array_map(
-            fn (string $what): array => ['what' => $what, 'name' => $this->say->apart(ApartAt::parse($what))],
-            array_keys($loaded->state->situation->car->apart),
-        );
-    }
-
     private function provesSomething(Check $check): bool
     {
         foreach ($this->catalogue->proof->criteria as $criterion) {
@@ -232,6 +195,9 @@ final class CheckController extends RendersJob
             $rows[] = [
                 'id' => $row->id,
                 'label' => '' === $row->id ? '' : $this->say->row($at, $row->id),
+                'slower' => $row->observer->isOverAir() && null !== $row->corner
+                    ? round(ThermalWheel::slower($loaded->layout->brake($row->corner)->lining->rotorKg), 3)
+                    : null,
                 'number' => null !== $typed,
                 'sound' => $this->bands->usual($loaded->state->sound(), $at, $row),
                 'bands' => $this->bands->of($loaded->state->sound(), $at, $row),

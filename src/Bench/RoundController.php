@@ -24,6 +24,7 @@ final class RoundController extends RendersJob
         private readonly Drawing $drawing,
         private readonly Units $units,
         private readonly SuspectView $suspects,
+        private readonly GateView $gates,
     ) {
     }
 
@@ -32,7 +33,7 @@ final class RoundController extends RendersJob
     public function next(Job $job): Response
     {
         $loaded = ($this->readJob)($job);
-        $walk = $loaded->judgement()?->advice->walk;
+        $walk = $loaded->walk();
 
         return null === $walk
             ? $this->redirectToRoute('job_bench', ['id' => $job->id()], Response::HTTP_SEE_OTHER)
@@ -63,6 +64,8 @@ final class RoundController extends RendersJob
             folded: array_map($shown, $walk->folded ?? []),
             decides: $this->suspects->decides($walk->decides ?? []),
             drawing: $this->drawing->of($loaded),
+            gates: $this->gates->before($loaded, ...array_map(static fn (Stop $one): CheckAt => $one->at, $stops)),
+            back: $this->generateUrl(null === $walk ? 'job_first_look' : 'job_round', ['id' => $loaded->id()]),
         ));
     }
 

@@ -13,6 +13,8 @@ final readonly class RoundPage
      * @param list<array<string, mixed>> $folded could be looked at too
      * @param string $decides between which repairs; '' where nothing says
      * @param array<string, mixed> $drawing
+     * @param list<array<string, mixed>> $gates what stands before it
+     * @param string $back its own path
      */
     public function __construct(
         public string $round,
@@ -22,6 +24,8 @@ final readonly class RoundPage
         public array $folded,
         public string $decides,
         public array $drawing,
+        public array $gates,
+        public string $back,
     ) {
     }
 }

@@ -160,8 +160,9 @@ final readonly class SuspectView
     public function sway(Sway $sway): array
     {
         $did = [];
-        if ('' !== $sway->to) {
-            $what = $sway->isPlace() ? $this->say->place($sway->to) : $this->say->group($sway->to);
+        $what = '' !== $sway->place ? $this->say->place($sway->place) : '';
+        $what = '' !== $sway->to ? $this->say->group($sway->to) : $what;
+        if ('' !== $what) {
             $did[] = $this->say->ui('sway.to', ['what' => $what]);
         }
         if ('' !== $sway->from) {

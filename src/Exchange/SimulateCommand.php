@@ -24,6 +24,12 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('rodrel:simulate', 'Simulates one press on a vehicle, with or without a fault (JSON in and out)')]
 final readonly class SimulateCommand extends JsonCommand
 {
+    /** What moves no pressure, torque or travel: it is read elsewhere. */
+    private const ELSEWHERE = [
+        'master/rear_seal' => 'it empties the reservoir, and moves no pressure here: rodrel:isolate reads it',
+        'fluid/water' => 'it lowers the boiling point, and moves no pressure here: rodrel:isolate reads it',
+    ];
+
     public function __construct(private Documents $documents, private Catalogue $catalogue)
     {
     }
@@ -43,7 +49,11 @@ final readonly class SimulateCommand extends JsonCommand
     {
         $preset = $request->text('preset');
         $layout = Layout::fromArray($this->catalogue->vehicle($preset));
+        if (!$layout->reach()->isHydraulic()) {
+            throw InvalidData::at('/preset', 'pressures of this kind are not modelled: take one whose foot makes them');
+        }
         $effects = $this->effects($layout, $request);
+        $this->checkThatItShows($layout, $effects);
         $at = $request->numbers('at_s');
         sort($at);
         $foot = Foot::press($request->number('foot_n'), 0.4, $request->number('hold_s', 3.0));
@@ -69,6 +79,26 @@ final readonly class SimulateCommand extends JsonCommand
         }
 
         return ['format' => 1, 'preset' => $preset, 'samples' => $samples];
+    }
+
+    /** @throws InvalidData where an effect would move none of the figures that are asked for */
+    private function checkThatItShows(Layout $layout, Effects $effects): void
+    {
+        foreach (self::ELSEWHERE as $target => $why) {
+            [$kind, $parameter] = explode('/', $target);
+            if (0.0 !== $effects->value($kind, null, $parameter, 0.0)) {
+                throw InvalidData::at('/effects/'.$target, $why);
+            }
+        }
+        foreach (Corner::cases() as $corner) {
+            $extra = $effects->value('wheel', $corner, 'extra_clearance', 0.0);
+            if ($layout->brake($corner)->cylinder->clearanceMl + $extra < 0.0) {
+                throw InvalidData::at(
+                    '/effects/wheel@'.$corner->value.'/extra_clearance',
+                    'it would leave less clearance than none: take less away',
+                );
+            }
+        }
     }
 
     /** @throws InvalidData when this vehicle cannot have such a fault or effect */

@@ -138,7 +138,7 @@ final readonly class StoredView
     {
         $cells = fn (Accumulator $one): array => [
             $this->units->say($one->gasKpa, Quantity::Pressure, Unit::Bar),
-            $this->units->say($one->holdsMl($one->fullKpa), Quantity::Volume, Unit::Millilitre),
+            $this->units->say($one->holdsMl(), Quantity::Volume, Unit::Millilitre),
             number_format($one->presses(), 1),
         ];
         $body = [['name' => $this->say->ui('stored.sound'), 'cells' => $cells($sound)]];

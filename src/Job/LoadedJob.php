@@ -6,6 +6,7 @@ namespace App\Job;
 
 use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Isolation\Suspicion;
+use Rodrel\Core\Isolation\Walk;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Road\Yardstick;
 use Rodrel\Core\Vehicle\Layout;
@@ -45,6 +46,12 @@ final class LoadedJob
         }
 
         return $this->judgement;
+    }
+
+    /** The round to walk now; a practice vehicle answers sheet by sheet. */
+    public function walk(): ?Walk
+    {
+        return null === $this->job->practice() ? $this->judgement()?->advice->walk : null;
     }
 
     /** The sequence number of the newest entry: what the Bench polls for. */

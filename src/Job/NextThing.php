@@ -45,7 +45,7 @@ final readonly class NextThing
 
             return new Next($this->say->ui($look), $this->say->ui('next.computing'), 'job_bench', $id);
         }
-        $walk = $judgement->advice->walk;
+        $walk = $loaded->walk();
         if (null !== $walk) {
             $minutes = $this->say->ui('next.minutes', ['minutes' => (string) (int) ceil($walk->minutes)]);
 

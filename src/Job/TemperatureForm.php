@@ -26,6 +26,9 @@ final readonly class TemperatureForm
     private const HOTTEST = 700.0;
     /** Colder over the air than this a thermometer tells nothing (K; estimate). */
     private const LEAST_K = 2.0;
+    /** No rotor cools so much more slowly, or more quickly, than the usual one (times; estimate). */
+    private const MOST_SLOWER = 3.0;
+    private const LEAST_SLOWER = 0.5;
 
     public function __construct(private Fields $fields)
     {
@@ -35,10 +38,11 @@ final readonly class TemperatureForm
      * A wheel's temperature as kelvins over the air at the moment of stopping.
      *
      * @param InputBag<bool|float|int|string> $form
-     * @param float $tauS cooling time constant
+     * @param float $tauS cooling time constant of a rotor of the usual size
      */
     public function atStop(InputBag $form, string $row, float $tauS): TypedNumber
     {
+        $tauS *= $this->slower($form, $row);
         $measured = $this->measured($form, $this->typed($form, $row), $row, $tauS);
         $taken = $measured->taken ?? throw new \LogicException('A temperature knows how it was taken.');
         try {
@@ -64,7 +68,7 @@ final readonly class TemperatureForm
     }
 
     /**
-     * The cooling that the first wheel, taken again last, shows; else the usual one. In s.
+     * How a rotor of the usual size cools: as the first wheel shows it, taken again last; else as it mostly does. In s.
      *
      * @param InputBag<bool|float|int|string> $form
      */
@@ -80,7 +84,19 @@ final readonly class TemperatureForm
             ? null
             : HeatRound::cooling($before->rawK, $before->sinceS, $again->rawK, $again->sinceS);
 
-        return $tau ?? HeatRound::STANDING_S;
+        return null === $tau ? HeatRound::STANDING_S : $tau / $this->slower($form, $first);
+    }
+
+    /**
+     * How much more slowly this wheel's rotor cools than the usual one, as the sheet says of the vehicle.
+     *
+     * @param InputBag<bool|float|int|string> $form
+     */
+    private function slower(InputBag $form, string $row): float
+    {
+        $typed = $form->all('slower')[$row] ?? null;
+
+        return is_numeric($typed) ? min(self::MOST_SLOWER, max(self::LEAST_SLOWER, (float) $typed)) : 1.0;
     }
 
     /**

@@ -85,6 +85,11 @@ abstract class BrowserTestCase extends TestCase
                 return; // nothing more is worth looking at, and nothing was shown
             }
             null === $before ? null : $before($chrome);
+            if ([] !== $chrome->all('.bench-next a[href$="/round"]')) {
+                $chrome->tap('.bench-next a[href$="/round"]');
+                $this->walkRound($chrome, $vehicle);
+                continue;
+            }
             if ([] !== $chrome->all('.bench-next .fork button')) {
                 $check = (string) $chrome->one('.bench-next input[name=check]')->getAttribute('value');
                 $chrome->tap('.fork button:nth-of-type('.$vehicle->keys($check)[''].')');
@@ -93,6 +98,46 @@ abstract class BrowserTestCase extends TestCase
             $chrome->tap('.bench-next a.go.wide');
             $this->answerSheet($chrome, $vehicle->keys(basename($chrome->path())));
         }
+    }
+
+    /** Opens what stands before a round, taps what is not as it should be, and the one button for the rest. */
+    protected function walkRound(Chrome $chrome, ModelAnswers $vehicle): void
+    {
+        while ([] !== $chrome->all('.gate button')) {
+            $chrome->tap('.gate button');
+        }
+        if (!str_ends_with($chrome->path(), '/round')) {
+            return; // with the vehicle up something else is worth more
+        }
+        foreach ($this->toBeTapped($chrome, $vehicle) as $field => $word) {
+            [] === $chrome->all('[type=radio][name="'.$field.'"]')
+                ? $chrome->one('[name="'.$field.'"]')->sendKeys($word)
+                : $chrome->touch('[name="'.$field.'"][value="'.$word.'"]');
+        }
+        $chrome->tap('.round [name=covered]');
+    }
+
+    /** @return array<string, string> word or figure by field: everything that the one button does not answer */
+    protected function toBeTapped(Chrome $chrome, ModelAnswers $vehicle): array
+    {
+        $tapped = $good = [];
+        foreach ($chrome->all('.round input[type=hidden][name*="[good]"]') as $field) {
+            $good[(string) $field->getAttribute('name')] = (string) $field->getAttribute('value');
+        }
+        foreach ($chrome->all('.round input[type=hidden][name*="[shown]"]') as $field) {
+            $name = (string) $field->getAttribute('name');
+            preg_match('/^sheet\[(.+)\]\[shown\]\[(.+)\]$/', $name, $of);
+            $found = $vehicle->found($of[1]);
+            $word = $found['0' === $of[2] ? '' : $of[2]];
+            if ($word !== ($good[str_replace('[shown]', '[good]', $name)] ?? null)) {
+                $kind = [] === $chrome->all('[name="'.str_replace('[shown]', '[number]', $name).'"]')
+                    ? '[word]'
+                    : '[number]';
+                $tapped[str_replace('[shown]', $kind, $name)] = $word;
+            }
+        }
+
+        return $tapped;
     }
 
     /**

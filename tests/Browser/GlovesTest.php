@@ -92,7 +92,7 @@ final class GlovesTest extends BrowserTestCase
         return $by;
     }
 
-    public function testAnOrdinaryJobInUnderSixtyTaps(): void
+    public function testAnOrdinaryJobInUnderFiftyTaps(): void
     {
         $vehicle = new ModelAnswers('medium-car', 'hose.one-way@lf', 1);
         $chrome = $this->chrome(390, 844, true)->signIn('fenwarren');
@@ -117,7 +117,7 @@ final class GlovesTest extends BrowserTestCase
         $chrome->tap('.steps > form button.go');
         $repair = [$chrome->taps - $before, $chrome->pages - $pages];
         self::assertLessThanOrEqual(10, $repair[1], 'page loads of a repair');
-        self::assertLessThan(60, $chrome->taps, 'taps from the complaint to the finished repair');
+        self::assertLessThan(50, $chrome->taps, 'taps from the complaint to the finished repair');
         $this->assertGermanAllOver($chrome, $job);
         file_put_contents(
             \dirname(__DIR__, 2).'/var/log/taps.txt',

@@ -29,6 +29,23 @@ final class ModelAnswers
     }
 
     /**
+     * What is found on a round, whose words stand in an order of their own.
+     *
+     * @return array<string, string> word, or the number to type, by row
+     */
+    public function found(string $check): array
+    {
+        $found = [];
+        $words = $this->vehicle->answer(CheckAt::parse($check));
+        foreach ($this->keys($check) as $row => $key) {
+            $word = $words[$row];
+            $found[$row] = \is_float($word) ? (string) $key : $word;
+        }
+
+        return $found;
+    }
+
+    /**
      * The position (from 1) of each row's answer, or the number to type.
      *
      * @return array<string, int|string>

@@ -54,8 +54,7 @@ final class WholeJobTest extends BrowserTestCase
             $chrome->text('.bench-next h1'),
             implode(' · ', $asked),
         );
-        self::assertContains('Look at level, wet and lamps', \array_slice($asked, 0, 2), 'the first look');
-        self::assertContains('Press, let go, spin each wheel', $asked);
+        self::assertContains('First look', \array_slice($asked, 0, 2));
 
         $chrome->follow('n');
         self::assertSame('The hose at the left front does not let the pressure back', $chrome->text('h1'));
@@ -93,6 +92,13 @@ final class WholeJobTest extends BrowserTestCase
     /** Takes the suggested check with N, opens what stands before it, and answers with digits. */
     private function answerNext(Chrome $chrome, ModelAnswers $vehicle): void
     {
+        if ([] !== $chrome->all('.bench-next a[href$="/round"]')) {
+            $chrome->follow('n');
+            $this->openGates($chrome);
+            $this->typeRound($chrome, $vehicle);
+
+            return;
+        }
         if ([] === $chrome->all('.bench-next .fork button')) {
             $chrome->follow('n');
             $this->openGates($chrome);
@@ -111,6 +117,28 @@ final class WholeJobTest extends BrowserTestCase
             $chrome->follow('n');
         }
         self::assertSame([], $chrome->all('.gate'));
+    }
+
+    private function typeRound(Chrome $chrome, ModelAnswers $vehicle): void
+    {
+        foreach ($this->toBeTapped($chrome, $vehicle) as $field => $word) {
+            $this->tabTo($chrome, '[name="'.$field.'"]');
+            if ([] === $chrome->all('[type=radio][name="'.$field.'"]')) {
+                $this->type($chrome, $word);
+                continue;
+            }
+            // the first of a group has the focus: a space takes it, an arrow goes on to the next and takes that
+            $values = array_map(
+                static fn ($one): string => (string) $one->getAttribute('value'),
+                $chrome->all('[name="'.$field.'"]'),
+            );
+            $chrome->press(WebDriverKeys::SPACE);
+            for ($n = (int) array_search($word, $values, true); $n > 0; --$n) {
+                $chrome->press(WebDriverKeys::ARROW_DOWN);
+            }
+        }
+        $this->tabTo($chrome, '[name=covered]');
+        $chrome->follow(WebDriverKeys::ENTER);
     }
 
     /** @param array<string, int|string> $keys */

@@ -23,6 +23,8 @@ final readonly class References
 {
     /** A word is a fault's own when the fault says it this much oftener than vehicles without it (estimate). */
     private const OWNS = 2.0;
+    /** Checks of this family want a thermometer and a sheet of their own. */
+    private const THERMOMETER = 'heat';
 
     /** @var array<string, string> JSON pointer by `faults/id` and `checks/id` */
     private array $at;
@@ -271,7 +273,7 @@ final readonly class References
                     $this->miss($at, '"%s" is on another round too', $name);
                 } elseif (null !== $wake->opens || null !== $wake->apart || $wake->eases) {
                     $this->miss($at, '"%s" opens, eases or takes something apart', $name);
-                } elseif ([] !== $check->demand->tools || $check->isHeat()) {
+                } elseif ([] !== $check->demand->tools || self::THERMOMETER === $check->family) {
                     $this->miss($at, '"%s" wants a tool', $name);
                 }
                 $on[$name] = true;

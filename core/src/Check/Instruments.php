@@ -216,27 +216,34 @@ final class Instruments
 
     /**
      * Kelvins over the air of a rotor or drum at the end of a drive: base drag, what the last press left behind as it
-     * fades, and this wheel's part of every stop. Of four figures each, so that drives which differ by less are one,
-     * whichever was asked first.
+     * fades, and this wheel's part of every stop as drivers make it, a gentle one. Of four figures each, so that drives
+     * which differ by less are one, whichever was asked first.
+     *
+     * @param VehicleRun $stop Program::stop()
      */
-    public function heatK(VehicleRun $run, Corner $corner, Drive $drive, float $extraNm = 0.0): float
-    {
+    public function heatK(
+        VehicleRun $run,
+        VehicleRun $stop,
+        Corner $corner,
+        Drive $drive,
+        float $extraNm = 0.0,
+    ): float {
         $brake = $this->layout->brake($corner);
-        $torque = static fn (Corner $c): float => max(0.0, $run->torqueNm($c, Program::HELD));
+        $torque = static fn (Corner $c): float => max(0.0, $stop->torqueNm($c, Program::WHOLE_STOP));
         $all = array_sum(array_map($torque, Corner::cases()));
         $base = $brake->lining->baseDragNm + $extraNm;
         $fading = $this->fadingTo4($run, $corner);
         $drag = static fn (float $sincePress): float => $base + self::dragNm($fading, $sincePress);
         $wheel = ThermalWheel::of($brake);
         $share = $all > 0.0 ? $torque($corner) / $all : 0.0;
-        $stop = (float) \sprintf('%.4g', $drive->stopJoule($this->layout->body->massKg) * $share);
-        $kind = [$drive->id, $brake->lining->rotorKg, $brake->lining->lossShare, $stop, $base];
+        $joule = (float) \sprintf('%.4g', $drive->stopJoule($this->layout->body->massKg) * $share);
+        $kind = [$drive->id, $brake->lining->rotorKg, $brake->lining->lossShare, $joule, $base];
         $key = implode(' ', [...$kind, ...array_column($fading, 1)]);
 
         return $this->heats[$key] ??= $wheel->afterDrive(
             $drive,
             $drag,
-            $stop,
+            $joule,
             $this->layout->body->tyreRadiusM,
             $this->airC,
         );

@@ -329,11 +329,11 @@ final class Subject
     public function heatK(Drive $drive, Corner $corner): float
     {
         $run = $this->driven();
-        $excess = $this->instruments->heatK($run, $corner, $drive);
+        $excess = $this->instruments->heatK($run, $this->stopped(), $corner, $drive);
         if ($this->traps()) {
             $late = $run->torqueNm($corner, Program::AFTER_300_S);
             $gained = max(0.0, $this->hotTorqueNm($corner, $drive) - $late);
-            $excess = $this->instruments->heatK($run, $corner, $drive, 0.5 * $gained);
+            $excess = $this->instruments->heatK($run, $this->stopped(), $corner, $drive, 0.5 * $gained);
         }
 
         return min(self::MOST_HEAT_K, max(self::LEAST_HEAT_K, $excess));
@@ -399,7 +399,7 @@ final class Subject
         foreach (Corner::cases() as $wheel) {
             $this->excess[$drive->id][$wheel->value] ??= min(
                 self::MOST_HEAT_K,
-                $this->instruments->heatK($this->driven(), $wheel, $drive),
+                $this->instruments->heatK($this->driven(), $this->stopped(), $wheel, $drive),
             );
         }
 

@@ -9,6 +9,7 @@ use Rodrel\Core\Vehicle\WheelBrake;
 /**
  * A rotor or drum as one lump of iron:
  * m·c·dT/dt = power − losses·((2.0 + 0.28·v)·(T − T_air) + 0.10·σ·(T⁴ − T_air⁴)), v in m/s, last term in kelvin.
+ * Losses go with the surface, that is with m^⅔: those of a free front rotor of 6 kg are 1.
  */
 final readonly class ThermalWheel
 {
@@ -19,10 +20,28 @@ final readonly class ThermalWheel
     private const MOVING_AIR_W_PER_K_PER_M_S = 0.28; // handbook
     /** The lump is slow (minutes): the fourth-order rule is exact to a tenth of a kelvin at this step. */
     private const STEP_S = 15.0;
+    /** Within a step drag is read so often: once in three seconds. */
+    private const PARTS = 5;
     private const ZERO_C_IN_K = 273.15; // law
+    private const USUAL_KG = 6.0; // handbook
 
-    private function __construct(private float $massKg, private float $lossShare)
+    private float $losses;
+
+    private function __construct(private float $massKg, float $lossShare)
     {
+        $this->losses = $lossShare * self::surface($massKg);
+    }
+
+    /** Surface of a rotor against that of the usual one. */
+    public static function surface(float $massKg): float
+    {
+        return ($massKg / self::USUAL_KG) ** (2.0 / 3.0);
+    }
+
+    /** How much slower a rotor cools than the usual one: mass over surface. */
+    public static function slower(float $massKg): float
+    {
+        return ($massKg / self::USUAL_KG) ** (1.0 / 3.0);
     }
 
     public static function of(WheelBrake $brake): self
@@ -45,13 +64,28 @@ final readonly class ThermalWheel
         $h = $leg / $steps;
         for ($stop = 0; $stop < $legs; ++$stop) {
             for ($n = 0; $n < $steps; ++$n) {
-                $power = ($dragNm(($n + 0.5) * $h) * $drive->speedMPerS) / $tyreRadiusM;
+                $power = (self::mean($dragNm, $n * $h, $h) * $drive->speedMPerS) / $tyreRadiusM;
                 $excess = $this->step($excess, $power, $drive->speedMPerS, $airC, $h);
             }
             $excess += $drive->stops > 0 ? $this->ofStop($stopJoule) : 0.0;
         }
 
         return $excess;
+    }
+
+    /**
+     * Drag over a step: what a press leaves behind fades within it, so that its middle is not its mean.
+     *
+     * @param callable(float): float $dragNm
+     */
+    private static function mean(callable $dragNm, float $from, float $h): float
+    {
+        $sum = 0.0;
+        for ($n = 0; $n < self::PARTS; ++$n) {
+            $sum += $dragNm($from + ($n + 0.5) * $h / self::PARTS);
+        }
+
+        return $sum / self::PARTS;
     }
 
     /** Kelvins that one stop adds, all of it in the iron: E / (m·c). */
@@ -75,8 +109,8 @@ final readonly class ThermalWheel
     {
         $perJoule = 1.0 / ($this->massKg * self::IRON_J_PER_KG_K);
         $air = $airC + self::ZERO_C_IN_K;
-        $radiates = $this->lossShare * self::RADIATING_M2 * self::STEFAN_BOLTZMANN * $perJoule;
-        $cools = $this->lossShare * (self::STILL_AIR_W_PER_K + self::MOVING_AIR_W_PER_K_PER_M_S * $speed) * $perJoule;
+        $radiates = $this->losses * self::RADIATING_M2 * self::STEFAN_BOLTZMANN * $perJoule;
+        $cools = $this->losses * (self::STILL_AIR_W_PER_K + self::MOVING_AIR_W_PER_K_PER_M_S * $speed) * $perJoule;
         $gains = $power * $perJoule + $radiates * self::fourth($air);
         $a = $gains - $cools * $excess - $radiates * self::fourth($air + $excess);
         $e = $excess + 0.5 * $h * $a;

@@ -16,25 +16,29 @@ final readonly class Advice
     public ?array $again;
     /** @var list<Spoken> readings that speak against the leader all the same */
     public array $odd;
+    public ?Proposal $next;
+    /** @var list<Proposal> */
+    public array $others;
+    /** @var list<Proposal> what else is worth doing where the next one is made */
+    public array $alongside;
+    /** The round that the next one is made on; null where it is made by itself. */
+    public ?Walk $walk;
+    /** @var list<CheckAt> what the complaint calls for and nobody looked at yet */
+    public array $unread;
 
-    /**
-     * @param list<Proposal> $others
-     * @param list<Proposal> $alongside what else is worth doing where the next one is made
-     * @param array{list<Spoken>|null, list<Spoken>} $odd
-     * @param list<CheckAt> $unread what the complaint calls for and nobody looked at yet
-     * @param Walk|null $walk the round that the next one is made on; null where it is made by itself
-     */
+    /** @param array{list<Spoken>|null, list<Spoken>} $odd */
     private function __construct(
-        public ?Proposal $next,
-        public array $others,
-        public array $alongside,
+        private Offers $offers,
         public ?GroupAt $repair,
         public string $reason,
         public bool $confirmed,
         array $odd,
-        public ?Walk $walk,
-        public array $unread,
     ) {
+        $this->next = $offers->next;
+        $this->others = $offers->others;
+        $this->alongside = $offers->alongside;
+        $this->walk = $offers->walk;
+        $this->unread = $offers->unread;
         [$this->again, $this->odd] = $odd;
     }
 
@@ -44,50 +48,34 @@ final readonly class Advice
         $again = array_map($spoken, $verdict->contradiction->again ?? []);
 
         return new self(
-            $verdict->next,
-            $verdict->others,
-            $verdict->alongside,
+            Offers::of($verdict),
             $verdict->repair,
             $verdict->reason,
             $verdict->confirmed,
             [[] === $again ? null : $again, array_map($spoken, $verdict->contradiction->odd ?? [])],
-            Walk::around($verdict->next, $verdict->reason, $verdict->standing),
-            array_map(
-                static fn (Proposal $one): CheckAt => $one->at,
-                $verdict->standing->open($verdict->standing->route->own),
-            ),
         );
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        $proposal = static fn (Proposal $one): array => $one->toArray();
         $spoken = static fn (Spoken $one): array => $one->toArray();
 
-        return [
-            'next' => $this->next?->toArray(),
-            'others' => array_map($proposal, $this->others),
-            'alongside' => array_map($proposal, $this->alongside),
+        return $this->offers->toArray() + [
             'repair' => null === $this->repair ? null : (string) $this->repair,
             'reason' => $this->reason,
             'again' => null === $this->again ? null : array_map($spoken, $this->again),
             'confirmed' => $this->confirmed,
             'odd' => array_map($spoken, $this->odd),
-            'walk' => $this->walk?->toArray(),
-            'unread' => array_map(strval(...), $this->unread),
         ];
     }
 
     public static function fromShape(Shape $shape, Checks $checks): self
     {
-        $read = static fn (Shape $one): Proposal => Proposal::fromShape($one, $checks);
         $repair = $shape->optionalText('repair');
 
         return new self(
-            $shape->has('next') ? $read($shape->in('next')) : null,
-            array_values(array_map($read, $shape->each('others'))),
-            array_values(array_map($read, $shape->each('alongside'))),
+            Offers::fromShape($shape, $checks),
             null === $repair ? null : GroupAt::parse($repair),
             $shape->text('reason'),
             $shape->flag('confirmed'),
@@ -95,8 +83,6 @@ final readonly class Advice
                 $shape->has('again') ? array_values(array_map(Spoken::fromShape(...), $shape->each('again'))) : null,
                 array_values(array_map(Spoken::fromShape(...), $shape->each('odd'))),
             ],
-            $shape->has('walk') ? Walk::fromShape($shape->in('walk')) : null,
-            array_map(CheckAt::parse(...), $shape->texts('unread')),
         );
     }
 }

@@ -21,13 +21,15 @@ final readonly class Sway
     private const TOLD = 1.5;
 
     /**
-     * @param string $to group, or place, that it points to; '' for none
+     * @param string $to group that it points to; '' for none
+     * @param string $place that it points to where no single group takes most of it; '' for none
      * @param string $from group that it speaks against; '' for none
      * @param int $out suspects that it struck out
      * @param list<string> $between two groups that lead and that it does not tell apart; none where it does
      */
     private function __construct(
         public string $to,
+        public string $place,
         public string $from,
         public int $out,
         public array $between,
@@ -54,38 +56,36 @@ final readonly class Sway
         $up = (string) array_key_first($gained);
         $down = (string) array_key_last($gained);
         $place = (string) array_key_first($byPlace);
-        $to = match (true) {
-            [] === $byPlace || $byPlace[$place] < self::MOVED => '',
-            // what is common to several suspects of one wheel is the wheel
-            'vehicle' !== $place && $most[$place] < self::ONE * $byPlace[$place] => $place,
-            $gained[$up] >= self::MOVED => $up,
-            default => '',
-        };
+        $points = ($byPlace[$place] ?? 0.0) >= self::MOVED;
+        // what is common to several suspects of one wheel is the wheel
+        $wide = $points && 'vehicle' !== $place && $most[$place] < self::ONE * $byPlace[$place];
+        $to = $points && !$wide && $gained[$up] >= self::MOVED ? $up : '';
         $from = [] !== $gained && $gained[$down] <= -self::MOVED ? $down : '';
 
-        return new self($to, $from, $out, self::untold($belief, $before));
+        return new self($to, $wide ? $place : '', $from, $out, self::untold($belief, $before));
     }
 
-    /** @return array{to: string, from: string, out: int, between: list<string>} */
+    /** @return array{to: string, place: string, from: string, out: int, between: list<string>} */
     public function toArray(): array
     {
-        return ['to' => $this->to, 'from' => $this->from, 'out' => $this->out, 'between' => $this->between];
+        return [
+            'to' => $this->to,
+            'place' => $this->place,
+            'from' => $this->from,
+            'out' => $this->out,
+            'between' => $this->between,
+        ];
     }
 
     public static function fromShape(Shape $shape): self
     {
         return new self(
             $shape->text('to'),
+            $shape->text('place'),
             $shape->text('from'),
             (int) $shape->number('out'),
             $shape->texts('between'),
         );
-    }
-
-    /** Whether it points to a place and not to one repair. */
-    public function isPlace(): bool
-    {
-        return '' !== $this->to && !str_contains($this->to, '@');
     }
 
     /**

@@ -14,6 +14,9 @@ final readonly class Verdict
 {
     private const OTHERS = 2;
 
+    public ?Contradiction $contradiction;
+    public bool $confirmed;
+
     /**
      * @param Proposal|null $next the one check to make, null when testing should stop
      * @param list<Proposal> $others the next best ones; where testing stops without certainty first those that want but
@@ -28,11 +31,11 @@ final readonly class Verdict
         public array $others,
         public ?GroupAt $repair,
         public string $reason,
-        public ?Contradiction $contradiction,
-        public bool $confirmed,
         public array $alongside,
         public Standing $standing,
     ) {
+        $this->contradiction = $standing->contradiction;
+        $this->confirmed = $standing->proof->given;
     }
 
     /** @return list<Rules\Rule> in their order */
@@ -96,8 +99,6 @@ final readonly class Verdict
             array_map($forked, \array_slice(array_values($rest), 0, self::OTHERS)),
             $decision->repair,
             self::said($decision, $standing->now),
-            $standing->contradiction,
-            $standing->proof->given,
             \array_slice(array_values($there), 0, self::OTHERS),
             $standing,
         );

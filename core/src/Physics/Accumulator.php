@@ -9,7 +9,8 @@ use Rodrel\Core\Vehicle\Reach;
 
 /**
  * Gas behind a piston or bladder, and the fluid it holds: p Vⁿ stays the same, with pressures from nothing, not
- * from the air. Pressures here are as a gauge shows them, in kPa; volumes in mL. See `docs/hydraulics.md`, "Stored
+ * from the air; n is 1 while its pump fills it slowly, more while it is pressed
+ * out. Pressures here are as a gauge shows them, in kPa; volumes in mL. See `docs/hydraulics.md`, "Stored
  * pressure".
  */
 final readonly class Accumulator
@@ -55,28 +56,27 @@ final readonly class Accumulator
         return new self($gasKpa, $this->volumeMl, $this->fullKpa, $this->lampKpa, $this->eachMl);
     }
 
-    /** Fluid that it holds at a pressure, in mL; none below its pre-charge. */
-    public function holdsMl(float $kpa): float
+    /** Fluid that it holds once its pump stopped, in mL; none where its gas is charged higher. */
+    public function holdsMl(): float
     {
-        return $kpa <= $this->gasKpa
-            ? 0.0
-            : $this->volumeMl * (1.0 - (self::absolute($this->gasKpa) / self::absolute($kpa)) ** (1 / self::EXPONENT));
+        return $this->volumeMl - $this->gasMl();
     }
 
     /** Presses from full pressure until the lamp lights: not whole, and none where the pump alone held it up. */
     public function presses(): float
     {
-        return ($this->holdsMl($this->fullKpa) - $this->holdsMl($this->lampKpa)) / $this->eachMl;
+        // where the lamp is below the pre-charge the fluid is gone before it lights
+        return (min($this->volumeMl, $this->gasMl() * $this->grows()) - $this->gasMl()) / $this->eachMl;
     }
 
     /** Pressure after so many presses, in kPa; what is pressed out beyond what it holds leaves none. */
     public function after(float $presses): float
     {
-        $left = $this->holdsMl($this->fullKpa) - $presses * $this->eachMl;
+        $gas = $this->gasMl() + $presses * $this->eachMl;
 
-        return $left <= 0.0
+        return $gas >= $this->volumeMl
             ? 0.0
-            : self::absolute($this->gasKpa) * (1.0 - $left / $this->volumeMl) ** -self::EXPONENT - self::AIR_KPA;
+            : self::absolute($this->fullKpa) * ($this->gasMl() / $gas) ** self::EXPONENT - self::AIR_KPA;
     }
 
     /**
@@ -85,11 +85,22 @@ final readonly class Accumulator
      */
     public function gasFor(float $presses): ?float
     {
-        $power = 1 / self::EXPONENT;
-        $spread = self::absolute($this->lampKpa) ** -$power - self::absolute($this->fullKpa) ** -$power;
-        $gas = ($presses * $this->eachMl / ($this->volumeMl * $spread)) ** self::EXPONENT - self::AIR_KPA;
+        $ml = $presses * $this->eachMl / ($this->grows() - 1.0);
+        $gas = self::absolute($this->fullKpa) * $ml / $this->volumeMl - self::AIR_KPA;
 
         return $gas > $this->lampKpa ? null : max(0.0, $gas);
+    }
+
+    /** Of the gas when the pump stops. */
+    private function gasMl(): float
+    {
+        return $this->volumeMl * min(1.0, self::absolute($this->gasKpa) / self::absolute($this->fullKpa));
+    }
+
+    /** How many times its volume the gas has when the lamp lights. */
+    private function grows(): float
+    {
+        return (self::absolute($this->fullKpa) / self::absolute($this->lampKpa)) ** (1.0 / self::EXPONENT);
     }
 
     private static function absolute(float $kpa): float

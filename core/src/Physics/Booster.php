@@ -105,7 +105,9 @@ final readonly class Booster
         $assist = $this->layout->assist;
         $byRatio = 0.0;
         if ($inN > $assist->cutInN) {
-            $byRatio = max(($assist->gain - 1.0) * ($inN - $assist->cutInN), $assist->jumpOutN - $inN);
+            // a step, and the gain from there on
+            $jump = max(0.0, $assist->jumpOutN - $assist->cutInN);
+            $byRatio = $jump + ($assist->gain - 1.0) * ($inN - $assist->cutInN);
         }
 
         return min($byRatio, 0.1 * $assist->areaCm2 * $vacuumKpa);

@@ -10,6 +10,9 @@ use Rodrel\Core\Vocabulary\Corner;
 /** A simulated vehicle at the sample moments of a program. */
 final readonly class VehicleRun
 {
+    /** A foot that presses no harder is off: times of presses are sums (N). */
+    private const FOOT_OFF_N = 1e-6;
+
     /**
      * @param array<string, Circuit> $circuits by chamber
      * @param array<string, list<CircuitState>> $states by chamber, one per sample
@@ -50,7 +53,7 @@ final readonly class VehicleRun
     /** Pedal travel in mm from its own rest; 0 with the foot off. See `docs/hydraulics.md`. */
     public function travelMm(int $sample): float
     {
-        if ($this->program->foot->at($this->program->sampleAt[$sample]) <= 0.0) {
+        if ($this->program->foot->at($this->program->sampleAt[$sample]) <= self::FOOT_OFF_N) {
             return 0.0;
         }
         $start = $moved = 0.0;

@@ -103,7 +103,7 @@ final readonly class Draw
             $hand,
             $this->visit($luck, $drawn),
             $outside,
-            $this->innocents($seed, $layout),
+            $this->innocent($seed, $layout),
         );
     }
 
@@ -112,21 +112,20 @@ final readonly class Draw
         return $this->world->has($departure) && Luck::about($seed, $departure->value)->happens($share);
     }
 
-    /** @return array<string, string> a defect that has nothing to do with it: its word, by row key; none as a rule */
-    private function innocents(int $seed, Layout $layout): array
+    private function innocent(int $seed, Layout $layout): ?Innocent
     {
         $luck = Luck::about($seed, 'innocent');
         if (!$this->world->has(Departure::Innocent) || !$luck->happens(World::INNOCENT)) {
-            return [];
+            return null;
         }
-        $words = $weights = [];
+        $defects = $weights = [];
         foreach ($this->catalogue->checks as $check) {
             foreach ($check->everywhere($layout) as $at) {
                 foreach ($check->rows as $row) {
                     foreach ($row->observer->words() as $word) {
                         $also = $row->observer->sighting($word)->also ?? 0.0;
                         if ($also > 0.0) {
-                            $words[] = [$at->row($row->id) => $word];
+                            $defects[] = new Innocent($at, $row->id, $word);
                             $weights[] = $also;
                         }
                     }
@@ -134,7 +133,7 @@ final readonly class Draw
             }
         }
 
-        return [] === $weights ? [] : $words[$luck->pick($weights)];
+        return [] === $weights ? null : $defects[$luck->pick($weights)];
     }
 
     /** @param float $times how much further off than vehicles of its kind are */

@@ -26,14 +26,12 @@ final readonly class Result
     private const REPAIRS = 4;
 
     /**
-     * @param string $truth suspects
      * @param bool $falselyOdd a contradiction was shown while the right repair led
      * @param list<float> $decisions milliseconds
      * @param list<string> $path checks made
      */
     private function __construct(
-        public string $preset,
-        public string $truth,
+        public Drawn $drawn,
         public Ending $ending,
         public Toll $toll,
         public bool $falselyOdd,
@@ -46,8 +44,7 @@ final readonly class Result
     public function toArray(): array
     {
         return [
-            'preset' => $this->preset,
-            'truth' => $this->truth,
+            ...get_object_vars($this->drawn),
             ...get_object_vars($this->ending),
             ...get_object_vars($this->toll),
             'falselyOdd' => $this->falselyOdd,
@@ -117,9 +114,8 @@ final readonly class Result
         }
 
         return new self(
-            $vehicle->preset,
-            $names,
-            new Ending($end, $named, $right, $mode, $mass, $second, $cured, $vehicle->outside),
+            new Drawn($vehicle->preset, $names, $vehicle->outside),
+            new Ending($end, $named, $right, $mode, $mass, $second, $cured),
             new Toll($minutes, $cents, $wrongParts, $acts, $play->lifts, $play->refused, $play->unsafe),
             $odd,
             $decisions,

@@ -37,7 +37,7 @@ final class TrueVehicle implements Hidden
      * @param string $preset the layout that the looker believes to have
      * @param list<Particle> $drawn
      * @param bool $outside it fails in a way that the catalogue lacks
-     * @param array<string, string> $innocents words of a defect that has nothing to do with it, by row key
+     * @param Innocent|null $innocent a defect that has nothing to do with it
      */
     public function __construct(
         public readonly string $preset,
@@ -46,7 +46,7 @@ final class TrueVehicle implements Hidden
         private readonly Hand $hand,
         private readonly Visit $visit,
         public readonly bool $outside = false,
-        private array $innocents = [],
+        private ?Innocent $innocent = null,
     ) {
         $this->install($drawn);
     }
@@ -98,12 +98,7 @@ final class TrueVehicle implements Hidden
     {
         $left = array_values(array_filter($this->faults, static fn (Particle $f): bool => !$f->group->is($group)));
         // whoever works there puts right what he finds
-        $there = static fn (string $row): bool => str_contains($row.'/', '@'.$group->place->id.'/');
-        foreach (array_keys($this->innocents) as $row) {
-            if ($there($row)) {
-                unset($this->innocents[$row]);
-            }
-        }
+        $this->innocent = true === $this->innocent?->at->place->is($group->place->id) ? null : $this->innocent;
         $cured = \count($left) < \count($this->faults);
         $this->install($left);
 
@@ -130,7 +125,7 @@ final class TrueVehicle implements Hidden
         $luck = Luck::about($this->hand->seed, $at.' '.$time.' '.\count($this->faults));
         $answers = [];
         foreach ($check->rows as $row) {
-            $answers[$row->id] = $this->innocents[$at->row($row->id)] ?? $this->row($at, $row, $luck);
+            $answers[$row->id] = $this->innocent?->shows($at, $row->id) ?? $this->row($at, $row, $luck);
         }
         if ($check->isByWheel() && $luck->happens(self::SWAPPED)) {
             foreach ([[Corner::LeftFront, Corner::RightFront], [Corner::LeftRear, Corner::RightRear]] as [$l, $r]) {

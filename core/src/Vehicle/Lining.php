@@ -16,7 +16,7 @@ final readonly class Lining
      * @param float $baseDragNm of a sound brake
      * @param float $drivelineNm what turns with the wheel when it is spun by hand
      * @param float $rotorKg iron that takes the heat
-     * @param float $lossShare of a free front rotor's cooling
+     * @param float $lossShare of what as large a free front rotor gives off
      */
     private function __construct(
         public float $friction,

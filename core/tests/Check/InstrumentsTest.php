@@ -203,18 +203,19 @@ final class InstrumentsTest extends TestCase
     }
 
     /**
-     * Half of the torque is the left front's: of ½ · 1350 · 13.889² = 130.2 kJ it gets 65.1, in 2760 J/K 23.6 K. A
+     * Half of the torque of a gentle stop is the left front's: of ½ · 1350 · 13.889² = 130.2 kJ it gets 65.1, in 2760
+     * J/K 23.6 K. A
      * wheel that never brakes gets nothing. On the way it drags with its 2.5 N·m, what fades, and what is added.
      */
     public function testTheHeatOfADrive(): void
     {
         $stop = new Drive('stop', 50.0 / 3.6, 0.1, 1);
-        $run = $this->braked(array_map(
-            static fn (float $nm): array => [$nm, ...array_fill(0, 8, 0.0)],
+        $gentle = $this->braked(array_map(
+            static fn (float $nm): array => [0.0, $nm, ...array_fill(0, 7, 0.0)],
             ['lf' => 300.0, 'rf' => 150.0, 'lr' => 100.0, 'rr' => 50.0],
         ));
         $none = $this->braked([]);
-        self::assertEqualsWithDelta(65104.0 / 2760.0, $this->heat($run, $stop), 0.01);
+        self::assertEqualsWithDelta(65104.0 / 2760.0, $this->heat($none, $stop, 0.0, $gentle), 0.01);
         self::assertEqualsWithDelta(0.0, $this->heat($none, $stop), 0.01);
         $coast = new Drive('coast', 15.0, 600.0, 0);
         $wheel = ThermalWheel::of(World::handbook()->brake(Corner::LeftFront));
@@ -260,9 +261,9 @@ final class InstrumentsTest extends TestCase
         self::assertEqualsWithDelta(0.0, max($none), 1e-9);
     }
 
-    private function heat(VehicleRun $run, Drive $drive, float $extraNm = 0.0): float
+    private function heat(VehicleRun $run, Drive $drive, float $extraNm = 0.0, ?VehicleRun $stop = null): float
     {
-        return $this->instruments->heatK($run, Corner::LeftFront, $drive, $extraNm);
+        return $this->instruments->heatK($run, $stop ?? $this->braked([]), Corner::LeftFront, $drive, $extraNm);
     }
 
     /**

@@ -118,7 +118,7 @@ final class SubjectTest extends TestCase
         $shut = $this->with(['chamber@primary' => ['port' => 0.0]]);
         self::assertSame('series', $shut->driven()->program->id);
         $drive = World::catalogue()->checks->drives['town'];
-        $without = $shut->instruments->heatK($shut->driven(), Corner::LeftFront, $drive);
+        $without = $shut->instruments->heatK($shut->driven(), $shut->stopped(), Corner::LeftFront, $drive);
         self::assertGreaterThan($without, $shut->heatK($drive, Corner::LeftFront));
         self::assertSame(450.0, $this->with(['brake@lf' => ['extra_drag' => 500.0]])->heatK($drive, Corner::LeftFront));
         $still = new Drive('still', 0.01, 1.0, 0);

@@ -56,6 +56,23 @@ final class ThermalWheelTest extends TestCase
     }
 
     /**
+     * Losses go with the surface, m^⅔, what has to leave with m: a rotor of 10 kg cools (10/6)^⅓ = 1.186 times as
+     * slowly as one of 6 kg, one of 26 kg (26/6)^⅓ = 1.630 times: 16, 19 and 26 minutes.
+     */
+    public function testALargeRotorCoolsMoreSlowly(): void
+    {
+        $falls = static function (float $kg): float {
+            $brake = World::handbook(changes: ['corners' => ['lf' => ['rotor_kg' => $kg]]])->brake(Corner::LeftFront);
+
+            return 100.0 - ThermalWheel::of($brake)->afterStanding(100.0, 1.0, 20.0);
+        };
+        foreach ([10 => 1.1856, 26 => 1.6303] as $kg => $slower) {
+            self::assertEqualsWithDelta($slower, $falls(6.0) / $falls((float) $kg), 0.002);
+            self::assertEqualsWithDelta($slower, ThermalWheel::slower((float) $kg), 1e-4);
+        }
+    }
+
+    /**
      * Standing, 2 W/K and a little radiation (0.1·σ·4·T³, 0.57 W/K at 293 K): 2760/2.57 = 1074 s, so 60 K fall to
      * e^(−960/1074) of it, less as it is hotter.
      */

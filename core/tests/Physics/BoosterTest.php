@@ -49,8 +49,10 @@ final class BoosterTest extends TestCase
         self::assertEqualsWithDelta(600.0, (new Booster(World::handbook(), 0.0))->rodN(150.0), 1e-9);
         $jumps = new Booster(World::handbook(changes: ['booster' => ['jump_out_n' => 400]]), 65.0);
         self::assertEqualsWithDelta(60.0, $jumps->rodN(15.0), 1e-9, 'not before it opens');
-        self::assertEqualsWithDelta(400.0, $jumps->rodN(20.0), 1e-9);
-        self::assertEqualsWithDelta(600.0 + 3.5 * 540.0, $jumps->rodN(150.0), 1e-9);
+        // a step of 400 − 60 N as it opens, and the gain from there on
+        self::assertEqualsWithDelta(400.0, $jumps->rodN(15.0001), 0.01);
+        self::assertEqualsWithDelta(80.0 + 340.0 + 3.5 * 20.0, $jumps->rodN(20.0), 1e-9);
+        self::assertEqualsWithDelta(600.0 + 340.0 + 3.5 * 540.0, $jumps->rodN(150.0), 1e-9);
         self::assertSame(15.0, $jumps->jumpsAtN());
         self::assertSame(0.0, (new Booster(World::handbook(), 0.0))->jumpsAtN());
     }

@@ -28,6 +28,13 @@ final class RecordingTest extends TestCase
         self::assertEqualsWithDelta(0.20, $run->swing('lf'), 0.002);
         self::assertTrue($run->goesWithTheWheel('lf'));
         self::assertFalse($run->goesWithTheWheel('rf'));
+        // an oval drum swings twice a turn; rollers that turn 5 % faster than they say; at 1.5 times it is neither
+        $oval = RollerRun::of($this->recorded(9.5, 0.02, [
+            'lf' => static fn (float $t): float => 2000.0 + 200.0 * sin(2.0 * \M_PI * 2.0 * $t / 2.2619),
+            'rf' => static fn (float $t): float => 2000.0 + 200.0 * sin(2.0 * \M_PI * 1.05 * $t / 2.2619),
+            'lr' => static fn (float $t): float => 2000.0 + 200.0 * sin(2.0 * \M_PI * 1.5 * $t / 2.2619),
+        ]), 0.3);
+        self::assertSame([true, true, false], array_map($oval->goesWithTheWheel(...), ['lf', 'rf', 'lr']));
         self::assertEqualsWithDelta(900.0, $run->meanN('lr'), 1e-9, 'what is not pressed is left out');
         self::assertSame(0.0, $run->swing('lr'));
         self::assertSame(0.0, $run->meanN('rr'), 'a wheel that was not recorded makes nothing');

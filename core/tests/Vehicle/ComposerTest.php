@@ -126,6 +126,8 @@ final class ComposerTest extends TestCase
             $handbook = World::handbookDocument($id);
             $handbook['id'] = 'composed';
             $handbook['booster']['jump_out_n'] = 400;
+            // 340 N of a firm press (540 N over the cut-in) are the jump's: 1 + (3.5 · 540 − 340)/540
+            $handbook['booster']['gain'] = 3.87;
             $composed = Composer::compose($parts);
             foreach ($handbook as $key => $figures) {
                 $own = \is_array($figures) ? array_intersect_key($composed[$key], $figures) : $composed[$key];
