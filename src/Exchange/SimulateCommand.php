@@ -16,6 +16,7 @@ use Rodrel\Core\Physics\VehicleSimulator;
 use Rodrel\Core\Shape;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\TargetAt;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Output\OutputInterface;
@@ -94,7 +95,7 @@ final readonly class SimulateCommand extends JsonCommand
             $extra = $effects->value('wheel', $corner, 'extra_clearance', 0.0);
             if ($layout->brake($corner)->cylinder->clearanceMl + $extra < 0.0) {
                 throw InvalidData::at(
-                    '/effects/wheel@'.$corner->value.'/extra_clearance',
+                    '/effects/'.TargetAt::of('wheel', $corner).'/extra_clearance',
                     'it would leave less clearance than none: take less away',
                 );
             }

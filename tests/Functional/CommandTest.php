@@ -122,6 +122,23 @@ final class CommandTest extends KernelTestCase
             ['format' => 1, 'preset' => 'sledge', 'foot_n' => 150, 'at_s' => [1]],
             '/preset',
         ];
+        $press = static fn (string $preset, array $effects = []): array => [
+            'format' => 1,
+            'preset' => $preset,
+            'foot_n' => 150,
+            'at_s' => [1],
+        ] + ([] === $effects ? [] : ['effects' => $effects]);
+        yield 'pressures that are not modelled' => ['rodrel:simulate', $press('air-disc-lorry'), '/preset'];
+        yield 'an effect that moves no pressure' => [
+            'rodrel:simulate',
+            $press('medium-car', ['fluid' => ['water' => 3.0]]),
+            '/effects/fluid/water',
+        ];
+        yield 'less clearance than none' => [
+            'rodrel:simulate',
+            $press('medium-car', ['wheel@lf' => ['extra_clearance' => -0.5]]),
+            '/effects/wheel@lf/extra_clearance',
+        ];
         yield 'an unknown fault' => [
             'rodrel:simulate',
             [
