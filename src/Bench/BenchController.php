@@ -11,8 +11,8 @@ use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Prediction\Predictions;
 use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Isolation\CitedReading;
 use Rodrel\Core\Isolation\Proposal;
-use Rodrel\Core\Isolation\Spoken;
 use Rodrel\Core\Isolation\Stop;
 use Rodrel\Core\Isolation\Walk;
 use Rodrel\Core\Job\JobState;
@@ -45,7 +45,7 @@ final class BenchController extends RendersJob
         $judgement = $loaded->judgement();
         $advice = $judgement?->advice;
         $proposal = fn (Proposal $one): array => $this->proposals->of($state, $one);
-        $again = fn (Spoken $one): array => $this->again($one);
+        $again = fn (CitedReading $one): array => $this->again($one);
 
         return $this->page('bench/bench.html.twig', $loaded, 'bench', new BenchPage(
             next: null === $advice?->next ? null : $proposal($advice->next),
@@ -115,7 +115,7 @@ final class BenchController extends RendersJob
         ];
     }
 
-    private function odd(Spoken $spoken): string
+    private function odd(CitedReading $spoken): string
     {
         return $this->say->check($spoken->check).': '.$this->say->outcome($spoken->check, $spoken->outcomes);
     }
@@ -133,7 +133,7 @@ final class BenchController extends RendersJob
     }
 
     /** @return array{name: string, asked: bool, check: string} a reading to take again */
-    private function again(Spoken $spoken): array
+    private function again(CitedReading $spoken): array
     {
         return [
             'name' => $this->say->check($spoken->check),

@@ -7,9 +7,9 @@ namespace App\Bench;
 use App\Text\Percent;
 use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Isolation\CitedReading;
 use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Isolation\Pair;
-use Rodrel\Core\Isolation\Spoken;
 use Rodrel\Core\Isolation\Sway;
 use Rodrel\Core\Isolation\Weight;
 use Rodrel\Core\Vocabulary\GroupAt;
@@ -205,7 +205,7 @@ final readonly class SuspectView
     }
 
     /**
-     * @param list<Spoken> $spoken
+     * @param list<CitedReading> $spoken
      *
      * @return list<array{said: string, weight: string, ratio: string}>
      */
@@ -225,7 +225,7 @@ final readonly class SuspectView
         return $said;
     }
 
-    private function reading(Spoken $spoken): string
+    private function reading(CitedReading $spoken): string
     {
         return $this->say->check($spoken->check).': '.$this->say->outcome($spoken->check, $spoken->outcomes);
     }

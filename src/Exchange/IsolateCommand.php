@@ -11,11 +11,11 @@ use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\CoreException;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Isolation\Branch;
+use Rodrel\Core\Isolation\CitedReading;
 use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Isolation\Settings;
-use Rodrel\Core\Isolation\Spoken;
 use Rodrel\Core\Isolation\Stop;
 use Rodrel\Core\Isolation\Walk;
 use Rodrel\Core\Job\Diagnosis;
@@ -127,13 +127,13 @@ final readonly class IsolateCommand extends JsonCommand
             static fn (float $mass): float => round($mass, 4),
             array_filter($masses, static fn (float $mass): bool => $mass >= self::SHOWN_FROM),
         );
-        $why = static fn (Spoken $spoken): array => [
+        $why = static fn (CitedReading $spoken): array => [
             'check' => (string) $spoken->check,
             'outcomes' => $spoken->outcomes,
             'weight' => $spoken->weight->value,
             'ratio' => round($spoken->ratio, 3),
         ];
-        $again = static fn (Spoken $spoken): string => (string) $spoken->check;
+        $again = static fn (CitedReading $spoken): string => (string) $spoken->check;
 
         return ['format' => 1] + $id + [
             'groups' => $shown($judgement->groups),

@@ -11,10 +11,10 @@ use App\Job\RendersJob;
 use App\Shop\ShopSettings;
 use App\Text\Percent;
 use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Isolation\CitedReading;
 use Rodrel\Core\Isolation\Costs;
 use Rodrel\Core\Isolation\Hinge;
 use Rodrel\Core\Isolation\Judgement;
-use Rodrel\Core\Isolation\Spoken;
 use Rodrel\Core\Job\PathTaken;
 use Rodrel\Core\Log\Payload\QuotePayload;
 use Rodrel\Core\Repair\PartOption;
@@ -109,7 +109,7 @@ final class FindingController extends RendersJob
             signed: $signed,
             path: null === $signed ? null : PathTaken::of($loaded->state, $settings->times),
             odd: array_map(
-                fn (Spoken $one): string => $this->say->check($one->check).': '
+                fn (CitedReading $one): string => $this->say->check($one->check).': '
                     .$this->say->outcome($one->check, $one->outcomes),
                 $advice->odd,
             ),

@@ -8,8 +8,8 @@ use App\Input\InvalidInput;
 use App\Job\LoadedJob;
 use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Isolation\CitedReading;
 use Rodrel\Core\Isolation\Reading;
-use Rodrel\Core\Isolation\Spoken;
 use Rodrel\Core\Log\Payload\FindingNotes;
 use Rodrel\Core\Log\Payload\FindingPayload;
 use Rodrel\Core\Vocabulary\GroupAt;
@@ -53,7 +53,7 @@ final readonly class SignedFinding
     }
 
     /** @return array{check: string, said: string, ratio: float, weight: string} */
-    private function argument(Spoken $spoken): array
+    private function argument(CitedReading $spoken): array
     {
         return [
             'check' => (string) $spoken->check,

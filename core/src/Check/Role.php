@@ -14,6 +14,8 @@ final readonly class Role
     public const HELD = 'held';
     /** In `tells`: its first word says that no pressure is stored any more. */
     public const LET_GO = 'let-go';
+    /** In `tells`: once it is made the spring brake of its wheel is wound back and held by its bolt. */
+    public const CAGED = 'caged';
 
     /** The sheet that makes its word out of typed figures. */
     public ?Measuring $measures;
@@ -25,9 +27,11 @@ final readonly class Role
     public bool $held;
     /** It tells whether stored pressure was let go. */
     public bool $discharges;
+    /** It leaves the spring brake of its wheel caged. */
+    public bool $cages;
 
     /**
-     * @param string|null $tells HELD or LET_GO
+     * @param string|null $tells HELD, LET_GO or CAGED
      * @param Sheet $sheet what is typed beside its answers
      * @param string|null $drawn where on the drawing it is made; null: at the wheel, or nowhere for the whole vehicle
      * @param bool $proof belongs to the proof only, is never suggested
@@ -49,12 +53,13 @@ final readonly class Role
         $this->records = $sheet->records;
         $this->held = self::HELD === $tells;
         $this->discharges = self::LET_GO === $tells;
+        $this->cages = self::CAGED === $tells;
     }
 
     public static function fromShape(Shape $shape): self
     {
         return new self(
-            $shape->has('tells') ? $shape->choice('tells', [self::HELD, self::LET_GO]) : null,
+            $shape->has('tells') ? $shape->choice('tells', [self::HELD, self::LET_GO, self::CAGED]) : null,
             Sheet::fromShape($shape),
             $shape->has('drawn') ? $shape->choice('drawn', ['pedal', 'hose', 'modulator', 'master']) : null,
             $shape->flag('proof_only'),

@@ -12,9 +12,9 @@ use Rodrel\Core\Vocabulary\GroupAt;
 /** A verdict as a page shows it. */
 final readonly class Advice
 {
-    /** @var list<Spoken>|null readings to take again; null where none is asked for */
+    /** @var list<CitedReading>|null readings to take again; null where none is asked for */
     public ?array $again;
-    /** @var list<Spoken> readings that speak against the leader all the same */
+    /** @var list<CitedReading> readings that speak against the leader all the same */
     public array $odd;
     public ?Proposal $next;
     /** @var list<Proposal> */
@@ -26,7 +26,7 @@ final readonly class Advice
     /** @var list<CheckAt> what the complaint calls for and nobody looked at yet */
     public array $unread;
 
-    /** @param array{list<Spoken>|null, list<Spoken>} $odd */
+    /** @param array{list<CitedReading>|null, list<CitedReading>} $odd */
     private function __construct(
         private Offers $offers,
         public ?GroupAt $repair,
@@ -44,7 +44,7 @@ final readonly class Advice
 
     public static function of(Verdict $verdict): self
     {
-        $spoken = static fn (Reading $one): Spoken => new Spoken($one->id, $one->check, $one->outcomes);
+        $spoken = static fn (Reading $one): CitedReading => new CitedReading($one->id, $one->check, $one->outcomes);
         $again = array_map($spoken, $verdict->contradiction->again ?? []);
 
         return new self(
@@ -59,7 +59,7 @@ final readonly class Advice
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        $spoken = static fn (Spoken $one): array => $one->toArray();
+        $spoken = static fn (CitedReading $one): array => $one->toArray();
 
         return $this->offers->toArray() + [
             'repair' => null === $this->repair ? null : (string) $this->repair,
@@ -80,8 +80,8 @@ final readonly class Advice
             $shape->text('reason'),
             $shape->flag('confirmed'),
             [
-                $shape->has('again') ? array_values(array_map(Spoken::fromShape(...), $shape->each('again'))) : null,
-                array_values(array_map(Spoken::fromShape(...), $shape->each('odd'))),
+                $shape->has('again') ? array_values(array_map(CitedReading::fromShape(...), $shape->each('again'))) : null,
+                array_values(array_map(CitedReading::fromShape(...), $shape->each('odd'))),
             ],
         );
     }

@@ -30,6 +30,7 @@ final readonly class Asking
             Fact::Closed => !$car->opened,
             Fact::DrivenIn => $car->drivenIn,
             Fact::Discharged => !$this->now->reach->stores() || $this->now->discharged($this->checks),
+            Fact::Caged => null === $this->cager() || $this->now->made($this->cager()),
             Fact::Unstarted => !$car->drivenIn && !$this->now->started($this->checks),
             Fact::Held => [] !== array_filter(
                 $this->now->held($this->checks),
@@ -61,8 +62,21 @@ final readonly class Asking
                 fn (Check $one): bool => $one->role->discharges && $this->applies($one->id),
             )),
             Fact::Held => self::ofVehicle($this->checks->tellingHeld()),
+            Fact::Caged => $this->cager(),
             default => null,
         };
+    }
+
+    /** The check that cages the spring brake of the wheel at hand; null where it has none. */
+    private function cager(): ?CheckAt
+    {
+        foreach ($this->checks->all as $check) {
+            if ($check->role->cages && $this->applies($check->id) && false === $this->place->corner()?->isFront()) {
+                return $check->at($this->place);
+            }
+        }
+
+        return null;
     }
 
     /**

@@ -19,6 +19,8 @@ enum Fact: string
     case DrivenIn = 'driven-in';
     /** No pressure is stored: nothing on this vehicle stores any, or it was let go and the ignition is off since. */
     case Discharged = 'discharged';
+    /** The spring brake of the wheel at hand is wound back and held by its bolt, or it has none. */
+    case Caged = 'caged';
     /** It stands as it came: not driven in, and nobody has started its engine. */
     case Unstarted = 'unstarted';
     /** The wheel at hand, or any for a check of the whole vehicle, was found held. */
@@ -41,7 +43,7 @@ enum Fact: string
         return match ($this) {
             self::Cool, self::Closed => true,
             self::OnGround, self::Lifted, self::Stands, self::Together,
-            self::DrivenIn, self::Unstarted, self::Held, self::MadeBefore, self::Discharged => false,
+            self::DrivenIn, self::Unstarted, self::Held, self::MadeBefore, self::Discharged, self::Caged => false,
         };
     }
 }

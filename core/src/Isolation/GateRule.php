@@ -14,7 +14,7 @@ final readonly class GateRule
      * @param bool $overridable a lead may open it with a recorded reason
      * @param bool $waits nothing is suggested behind it
      * @param bool $inTurn only the first unmet condition is named
-     * @param Before $before what it stands before
+     * @param GateScope $scope what it stands before
      * @param non-empty-list<GateCondition> $conditions
      */
     private function __construct(
@@ -22,7 +22,7 @@ final readonly class GateRule
         public bool $overridable,
         private bool $waits,
         private bool $inTurn,
-        private Before $before,
+        private GateScope $scope,
         public array $conditions,
     ) {
     }
@@ -41,14 +41,14 @@ final readonly class GateRule
             $shape->flag('overridable'),
             $shape->flag('waits', true),
             $shape->flag('in_turn'),
-            Before::fromShape($shape->in('before')),
+            GateScope::fromShape($shape->in('before')),
             $conditions,
         );
     }
 
     public function standsBefore(Check $check): bool
     {
-        return $this->before->isBefore($check, $this->id);
+        return $this->scope->isBefore($check, $this->id);
     }
 
     /** @param Check|null $check null: the gate itself, before nothing in particular */

@@ -11,7 +11,7 @@ final readonly class Hinge
 {
     private const AT_MOST = 3;
 
-    private function __construct(public Spoken $reading, public string $instead, public float $mass)
+    private function __construct(public CitedReading $reading, public string $instead, public float $mass)
     {
     }
 
@@ -26,7 +26,7 @@ final readonly class Hinge
             $instead = (string) array_key_first($without);
             if ($instead !== $leader && '' !== $instead) {
                 $hinges[] = [$without[$leader] ?? 0.0, new self(
-                    new Spoken($reading->id, $reading->check, $reading->outcomes),
+                    new CitedReading($reading->id, $reading->check, $reading->outcomes),
                     $instead,
                     $without[$instead],
                 )];
@@ -46,7 +46,7 @@ final readonly class Hinge
     public static function fromShape(Shape $shape): self
     {
         return new self(
-            Spoken::fromShape($shape->in('reading')),
+            CitedReading::fromShape($shape->in('reading')),
             $shape->text('instead'),
             $shape->number('mass'),
         );

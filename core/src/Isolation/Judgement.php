@@ -19,9 +19,9 @@ final readonly class Judgement
     /** Suspects lighter than this are not shown anywhere. */
     private const SHOWN_FROM = 1e-5;
 
-    /** @var array<string, list<Spoken>> by group, strongest first */
+    /** @var array<string, list<CitedReading>> by group, strongest first */
     public array $arguments;
-    /** @var array<string, Spoken> by group: the reading that struck it out */
+    /** @var array<string, CitedReading> by group: the reading that struck it out */
     public array $struck;
     /** @var array<string, Sway> what each reading did, by its id */
     public array $sways;

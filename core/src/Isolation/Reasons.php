@@ -13,8 +13,8 @@ final readonly class Reasons
     private const EXPLAINED_GROUPS = 5;
 
     /**
-     * @param array<string, list<Spoken>> $arguments by group, strongest first
-     * @param array<string, Spoken> $struck by group: the reading that struck it out
+     * @param array<string, list<CitedReading>> $arguments by group, strongest first
+     * @param array<string, CitedReading> $struck by group: the reading that struck it out
      * @param array<string, Sway> $sways what each reading did, by its id
      * @param list<Hinge> $hinges readings that the leader hangs on
      */
@@ -30,7 +30,7 @@ final readonly class Reasons
     {
         $arguments = $sways = [];
         foreach (\array_slice(array_keys($belief->groups), 0, self::EXPLAINED_GROUPS) as $group) {
-            $arguments[$group] = array_map(Spoken::of(...), Explanation::of($belief, GroupAt::parse($group)));
+            $arguments[$group] = array_map(CitedReading::of(...), Explanation::of($belief, GroupAt::parse($group)));
         }
         foreach ($belief->readings as $n => $reading) {
             $sways[$reading->id] = Sway::of($belief, $n);
@@ -39,7 +39,7 @@ final readonly class Reasons
         return new self(
             $arguments,
             array_map(
-                static fn (Reading $reading): Spoken => new Spoken($reading->id, $reading->check, $reading->outcomes),
+                static fn (Reading $reading): CitedReading => new CitedReading($reading->id, $reading->check, $reading->outcomes),
                 Explanation::struckOut($belief),
             ),
             $sways,
@@ -50,7 +50,7 @@ final readonly class Reasons
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        $written = static fn (Spoken $one): array => $one->toArray();
+        $written = static fn (CitedReading $one): array => $one->toArray();
 
         return [
             'arguments' => array_map(
@@ -65,7 +65,7 @@ final readonly class Reasons
 
     public static function fromShape(Shape $shape): self
     {
-        $read = static fn (Shape $list, string $key): array => array_map(Spoken::fromShape(...), $list->each($key));
+        $read = static fn (Shape $list, string $key): array => array_map(CitedReading::fromShape(...), $list->each($key));
         $arguments = [];
         foreach ($shape->in('arguments')->keys() as $group) {
             $arguments[$group] = array_values($read($shape->in('arguments'), $group));

@@ -22,7 +22,7 @@ final readonly class Settings
     private function __construct(
         public Labour $labour,
         public Times $times,
-        public Seconds $seconds,
+        public SecondFaultOdds $secondFault,
         Shape $shape,
     ) {
         $this->threshold = $shape->number('threshold');
@@ -54,7 +54,7 @@ final readonly class Settings
         return new self(
             Labour::fromShape($shape),
             Times::fromShape($shape),
-            Seconds::fromShape($shape),
+            SecondFaultOdds::fromShape($shape),
             $shape,
         );
     }

@@ -72,7 +72,7 @@ final readonly class Diagnosis
                     ? Opening::first(
                         $field,
                         $context,
-                        $settings->seconds->before,
+                        $settings->secondFault->before,
                         self::soundTold($field, $state),
                     )
                     : Opening::afterRepair(
@@ -80,7 +80,7 @@ final readonly class Diagnosis
                         $beliefs[$n - 1],
                         $repaired,
                         $context,
-                        $settings->seconds->afterRepair,
+                        $settings->secondFault->afterRepair,
                     );
             $beliefs[] = Belief::of($field, $opening, $chapter->readings($checks, $state->sound()));
         }

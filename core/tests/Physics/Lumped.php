@@ -35,7 +35,8 @@ final class Lumped
         $assist = $this->layout->assist;
         $helped = 0.0;
         if ($in > $assist->cutInN && $vacuumKpa > 0.0) {
-            $helped = max(($assist->gain - 1.0) * ($in - $assist->cutInN), $assist->jumpOutN - $in);
+            // a jump as the valve opens, then the gain
+            $helped = max(0.0, $assist->jumpOutN - $assist->cutInN) + ($assist->gain - 1.0) * ($in - $assist->cutInN);
             $helped = min($helped, 0.1 * $assist->areaCm2 * $vacuumKpa);
         }
         $bore = $this->layout->masterBoreMm * $boreShare;

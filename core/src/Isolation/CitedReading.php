@@ -8,7 +8,7 @@ use Rodrel\Core\Shape;
 use Rodrel\Core\Vocabulary\CheckAt;
 
 /** A reading with what it said about a group: the likelihood ratio, 1 where none was asked for. */
-final readonly class Spoken
+final readonly class CitedReading
 {
     public Weight $weight;
 

@@ -12,7 +12,7 @@ use Rodrel\Core\Vehicle\Lift;
  * Which checks a gate stands before: those that name it, those from a lift on, those for which the pedal is pressed or
  * the vehicle stands on its wheels, or those that come after another one.
  */
-final readonly class Before
+final readonly class GateScope
 {
     private function __construct(
         private ?Lift $fromLift,

@@ -7,7 +7,7 @@ namespace Rodrel\Core\Isolation;
 use Rodrel\Core\Shape;
 
 /** How often a second fault is there: before any repair, and after one. */
-final readonly class Seconds
+final readonly class SecondFaultOdds
 {
     private function __construct(public float $before, public float $afterRepair)
     {
