@@ -73,16 +73,16 @@ final readonly class Advice
     public static function fromShape(Shape $shape, Checks $checks): self
     {
         $repair = $shape->optionalText('repair');
+        $read = static fn (string $key): array => array_values(
+            array_map(CitedReading::fromShape(...), $shape->each($key)),
+        );
 
         return new self(
             Offers::fromShape($shape, $checks),
             null === $repair ? null : GroupAt::parse($repair),
             $shape->text('reason'),
             $shape->flag('confirmed'),
-            [
-                $shape->has('again') ? array_values(array_map(CitedReading::fromShape(...), $shape->each('again'))) : null,
-                array_values(array_map(CitedReading::fromShape(...), $shape->each('odd'))),
-            ],
+            [$shape->has('again') ? $read('again') : null, $read('odd')],
         );
     }
 }

@@ -39,7 +39,7 @@ final readonly class Reasons
         return new self(
             $arguments,
             array_map(
-                static fn (Reading $reading): CitedReading => new CitedReading($reading->id, $reading->check, $reading->outcomes),
+                static fn (Reading $one): CitedReading => new CitedReading($one->id, $one->check, $one->outcomes),
                 Explanation::struckOut($belief),
             ),
             $sways,
@@ -65,7 +65,10 @@ final readonly class Reasons
 
     public static function fromShape(Shape $shape): self
     {
-        $read = static fn (Shape $list, string $key): array => array_map(CitedReading::fromShape(...), $list->each($key));
+        $read = static fn (Shape $list, string $key): array => array_map(
+            CitedReading::fromShape(...),
+            $list->each($key),
+        );
         $arguments = [];
         foreach ($shape->in('arguments')->keys() as $group) {
             $arguments[$group] = array_values($read($shape->in('arguments'), $group));
