@@ -21,7 +21,7 @@ final class GlovesTest extends BrowserTestCase
                 if (str_contains($line->getText(), $unit)) {
                     $job = (string) parse_url((string) $line->getAttribute('href'), \PHP_URL_PATH);
                     $pages = [$room, 'checks/spin@vehicle', 'checks/pedal@vehicle', 'checks/heat-arrival@vehicle',
-                        'first-look', 'bleed', 'proof', 'finding', 'measure'];
+                        'first-look', 'round', 'card', 'bleed', 'proof', 'finding', 'measure'];
                     foreach ($pages as $page) {
                         $small += $this->small($chrome->go("$job/$page"), "$unit/$page");
                     }
@@ -184,7 +184,8 @@ final class GlovesTest extends BrowserTestCase
     /** Words of the first language on a page of the second; figures and German numbers are looked at by eye. */
     private function assertGermanAllOver(Chrome $chrome, string $job): void
     {
-        foreach (['/bench', '/checks', '/first-look', '/finding', '/repair', '/bleed', '/proof', '/report'] as $room) {
+        $rooms = ['/bench', '/checks', '/first-look', '/card', '/finding', '/repair', '/bleed', '/proof', '/report'];
+        foreach ($rooms as $room) {
             $text = (string) $chrome->go($job.$room)->driver->executeScript('return document.body.textContent;');
             self::assertDoesNotMatchRegularExpression('/\b(the|and|wheel|press|until|after|not)\b/i', $text, $room);
         }

@@ -49,15 +49,10 @@ final class MachinesTest extends BrowserTestCase
         self::assertStringNotContainsString('bleeder', $all);
         self::assertStringContainsString('Build up air', $all, 'folded by station');
         $chrome->go("$job/bench");
-        $this->takeSuggestions($chrome, $vehicle, function (Chrome $chrome) use ($job, $vehicle): void {
+        $this->takeSuggestions($chrome, $vehicle, static function (Chrome $chrome) use ($job, $vehicle): void {
             $next = $chrome->all('.bench-next a.go.wide');
             $check = [] === $next ? '' : basename((string) $next[0]->getAttribute('href'));
             if (str_starts_with($check, 'slides-by-hand') || str_starts_with($check, 'adjuster-turned')) {
-                $corner = substr($check, -2);
-                if (\in_array($corner, ['lr', 'rr'], true)) {
-                    $chrome->go("$job/checks/spring-caged@$corner");
-                    $this->answerSheet($chrome, $vehicle->keys("spring-caged@$corner"));
-                }
                 $chrome->go("$job/checks/air-dumped@vehicle")->tap('.fork button:nth-of-type('
                     .$vehicle->keys('air-dumped@vehicle')[''].')');
                 $chrome->go("$job/bench");

@@ -50,11 +50,12 @@ final readonly class Walk
         }
         $order = array_flip($round->checks ?? []);
         $lift = self::lift($next, $at);
+        $before = self::unmet($next);
         $over = 'condition' === $reason;
         $condition = $at->belief->field->knowledge->condition;
         $stops = $folded = [];
         foreach (self::inOrder($at->onWalk($round?->checks), $order) as $one) {
-            if (!self::isOnTheWay($one, $lift)) {
+            if (!self::isOnTheWay($one, $lift) || [] !== array_diff(self::unmet($one), $before)) {
                 continue;
             }
             // what is looked over, or at first, is looked at whole
@@ -165,7 +166,7 @@ final readonly class Walk
         return Lift::Any === $wanted ? $at->now->car->lift : $wanted;
     }
 
-    /** Nothing else has to be lifted, put together, cooled or fetched for it. */
+    /** It takes nothing apart, and the vehicle stands for it as it stands for the next check. */
     private static function isOnTheWay(Proposal $one, Lift $lift): bool
     {
         $wake = $one->check->demand->wake;
@@ -178,6 +179,12 @@ final readonly class Walk
             && !$wake->eases
             && [] === $one->check->demand->tools
             && !$one->check->isHeat();
+    }
+
+    /** @return list<string> what stands before it */
+    private static function unmet(Proposal $one): array
+    {
+        return array_merge(...array_map(static fn (Gate $gate): array => $gate->unmet, $one->gates));
     }
 
     private static function stop(Proposal $one, Standing $at): Stop
