@@ -31,7 +31,7 @@ final class RecipesTest extends TestCase
                 'reason' => 'planted by a test; plausible range 0.1 to 1',
                 'severity' => ['return' => ['values' => [1e-6], 'weights' => [1]]],
                 'effects' => ['hose@{place}' => ['gr' => 'return']],
-                'signs' => ['hose-look' => [0.3, 0.66, 0.02, 0.02]],
+                'signs' => ['hose-look' => [0.3, 0.65, 0.02, 0.02, 0.01]],
                 'ages_with' => 'hose',
                 'spoils' => [],
                 'confirm' => ['hose-top'],

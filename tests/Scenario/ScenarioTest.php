@@ -54,6 +54,9 @@ final class ScenarioTest extends TestCase
             } elseif (str_starts_with($line, 'fitted ')) {
                 [$part, $place] = explode(' ', substr($line, 7));
                 $log[0] = $intake(['parts' => [['part' => $part, 'place' => $place, 'weeks' => 3]]]);
+            } elseif (str_starts_with($line, 'told ')) {
+                [$complaint, $pattern] = explode(' ', substr($line, 5));
+                $log[0] = $intake(['complaint' => $complaint, 'pattern' => $pattern]);
             } elseif (\in_array($line, ['driven-in', 'stood'], true)) {
                 $log[0] = $intake([str_replace('-', '_', $line) => true]);
             } elseif (\in_array($line, ['raised', 'wheels-off'], true)) {

@@ -163,6 +163,7 @@ final class Subject
         return match ($press) {
             'light' => Program::hold(Program::LIGHT_N, 60.0),
             'off' => Program::hold(Program::FIRM_OFF_N, 30.0, false),
+            'off-light' => Program::hold(Program::LIGHT_N, 60.0, false),
             default => Program::holdTwice(),
         };
     }

@@ -15,18 +15,27 @@ final readonly class Composed
 {
     /** Steps of the golden section never fall into step with a grid. */
     private const GOLDEN = 0.6180339887498949;
+    /** With one partner each, a fault more in the catalogue doubled what was believed of others (chosen). */
+    private const PARTNERS = 4;
     private const NOTHING = 'none';
 
     /**
-     * Every suspect at its commonest severity with another one, drawn evenly from all: the pairs of a suspect together
+     * Every suspect at its commonest severity with some others, drawn evenly from all: the pairs of a suspect together
      * weigh what the suspect does.
      *
      * @param list<Particle> $particles
+     * @param list<array{int, int}> $named pairs that were simulated: they stand for themselves
      *
      * @return list<array{int, int, float}> which two of the particles, and the weight of the first one's suspect
      */
-    public static function of(array $particles): array
+    public static function of(array $particles, array $named = []): array
     {
+        $has = [];
+        foreach ($named as [$i, $j]) {
+            $one = (string) $particles[$i]->suspect;
+            $other = (string) $particles[$j]->suspect;
+            $has[$one][$other] = $has[$other][$one] = true;
+        }
         $weights = $commonest = [];
         foreach ($particles as $i => $particle) {
             if (self::NOTHING !== $particle->group->id && $particle->weight > 0.0) {
@@ -45,9 +54,16 @@ final readonly class Composed
         $pairs = [];
         $n = 0;
         foreach ($commonest as $suspect => $one) {
-            $other = $commonest[self::at($sums, $sum * fmod((++$n + 0.5) * self::GOLDEN, 1.0))];
-            if (!$particles[$one]->group->is($particles[$other]->group)) {
-                $pairs[] = [$one, $other, $weights[$suspect]];
+            $met = [];
+            for ($k = 0; $k < self::PARTNERS; ++$k) {
+                $other = $commonest[self::at($sums, $sum * fmod((++$n + 0.5) * self::GOLDEN, 1.0))];
+                $same = $particles[$one]->group->is($particles[$other]->group);
+                if (!$same && !isset($has[$suspect][(string) $particles[$other]->suspect])) {
+                    $met[$other] = ($met[$other] ?? 0) + 1;
+                }
+            }
+            foreach ($met as $other => $times) {
+                $pairs[] = [$one, $other, $weights[$suspect] * $times / array_sum($met)];
             }
         }
 

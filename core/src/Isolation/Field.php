@@ -49,7 +49,7 @@ final readonly class Field
         public Index $groups,
         public Index $suspects,
     ) {
-        $this->composed = Composed::of($particles);
+        $this->composed = Composed::of($particles, $pairs);
     }
 
     /** @throws StaleSignature when the signature was made for other particles */

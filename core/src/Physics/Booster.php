@@ -80,19 +80,61 @@ final readonly class Booster
         return null !== $this->start && $this->start->atS > $t + 1e-9 ? min($next, $this->start->atS) : $next;
     }
 
-    /** Force at the pedal, N, at which the valve opens and the assist jumps in; 0 where there is none. */
-    public function jumpsAtN(): float
+    /**
+     * Forces at the pedal, N, at which its slope changes: where the piston springs are beaten, or what holds the rod,
+     * where a valve opens (a step where it jumps in), where the assist runs out. None below the lightest touch.
+     *
+     * @return list<float>
+     */
+    public function bendsAtN(): array
     {
-        if ($this->vacuumKpa <= 0.0) {
-            return 0.0;
+        $assist = $this->layout->assist;
+        $remote = $assist->remote;
+        $rods = array_map($this->inForN(...), [$this->rodForN(0.0), $this->held->stuckN, $this->held->preloadN]);
+        if ($this->vacuumKpa > 0.0 && $assist->areaCm2 > 0.0) {
+            array_push($rods, $assist->cutInN, $this->runsOutN());
         }
-        $remote = $this->layout->assist->remote;
-        $rod = null === $remote
-            ? $this->layout->assist->cutInN
-            : ($remote->cutInKpa * $this->perKpa + self::RETURN_SPRING_N)
-                / self::SEAL_EFFICIENCY;
+        if ($this->vacuumKpa > 0.0 && null !== $remote) {
+            $rods[] = $this->rodForN($remote->cutInKpa);
+            $rods[] = $this->rodForN($remote->runsOutKpa($this->vacuumKpa));
+        }
 
-        return $rod / $this->layout->pedal->ratio;
+        return array_values(array_unique(array_filter(
+            array_map(fn (float $rodN): float => $rodN / $this->layout->pedal->ratio, $rods),
+            static fn (float $footN): bool => $footN > 0.0 && $footN < \INF,
+        )));
+    }
+
+    /** N at the rod that make a pressure before a remote booster. */
+    private function rodForN(float $kpa): float
+    {
+        return ($kpa * $this->perKpa + self::RETURN_SPRING_N) / self::SEAL_EFFICIENCY;
+    }
+
+    /** N into the booster that make a force at its rod. */
+    private function inForN(float $rodN): float
+    {
+        $assist = $this->layout->assist;
+        $most = 0.1 * $assist->areaCm2 * $this->vacuumKpa;
+        if ($most <= 0.0 || $rodN <= $assist->cutInN) {
+            return $rodN;
+        }
+        $beyond = max(0.0, $rodN - $assist->cutInN - min($most, max(0.0, $assist->jumpOutN - $assist->cutInN)));
+
+        return max($assist->cutInN + $beyond / $assist->gain, $rodN - $most);
+    }
+
+    /** N into the booster from which it has given all it can. */
+    private function runsOutN(): float
+    {
+        $assist = $this->layout->assist;
+        $left = 0.1 * $assist->areaCm2 * $this->vacuumKpa - max(0.0, $assist->jumpOutN - $assist->cutInN);
+
+        return match (true) {
+            $left <= 0.0 => $assist->cutInN,
+            $assist->gain > 1.0 => $assist->cutInN + $left / ($assist->gain - 1.0),
+            default => \INF,
+        };
     }
 
     private function vacuumAt(float $t): float

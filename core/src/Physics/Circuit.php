@@ -94,7 +94,7 @@ final class Circuit
         public readonly float $bypassHard,
         public readonly float $bypassLight,
     ) {
-        $this->quick = !$this->hasBypass() && $piston->portMlPerSKpa > 0.5 * self::G_PORT;
+        $this->quick = !$this->hasBypass() && $piston->portOpens() && $piston->portMlPerSKpa > 0.5 * self::G_PORT;
     }
 
     public function addNode(

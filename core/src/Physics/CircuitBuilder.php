@@ -19,7 +19,10 @@ final readonly class CircuitBuilder
     private const G_MAIN = 0.8; // mL/s/kPa, chamber to outlet and outlet to hub (handbook)
     private const G_VALVE = 0.2; // mL/s/kPa, inlet valve (handbook)
     private const G_RETURN_BALL = 0.05; // mL/s/kPa, the ball beside it, on the way back only (handbook)
-    private const G_PIPE = 0.4; // mL/s/kPa (handbook)
+    private const G_PIPE = 0.4; // mL/s/kPa, a pipe of PIPE_M (handbook); half as much through twice the length
+    private const PIPE_M = 2.5; // m, the middle of a small vehicle's pipes (estimate; plausible 1.5 to 3)
+    private const TEE_M = 0.8; // m, from a tee on the axle to its wheel (estimate; plausible 0.5 to 1)
+    private const RESIDUAL_KPA = 75.0; // kPa that a sound residual valve keeps back (handbook: 50 to 100)
     private const G_HOSE = 0.15; // mL/s/kPa (handbook)
     private const C_NODE = 2e-6; // mL/kPa, every joint (handbook)
     private const OUTLET_CHAMBER_ML = 3.0; // behind a modulator's outlet valve (handbook)
@@ -57,10 +60,11 @@ final readonly class CircuitBuilder
             self::C_NODE,
             $of('air', 0.0),
         );
+        $residual = \in_array($id, $this->layout->pipework->residualCircuits, true);
         $hub = $circuit->addNode(
             self::node('modulator-inlet', $id),
             $outlet,
-            $this->edge($effects, 'main-pipe', $id, self::G_MAIN),
+            $this->edge($effects, 'main-pipe', $id, self::G_MAIN, null, $residual ? self::RESIDUAL_KPA : 0.0),
             self::C_NODE,
             0.0,
             $effects->value('modulator-inlet', $id, 'leak', 0.0),
@@ -70,7 +74,7 @@ final readonly class CircuitBuilder
             $hose = $this->layout->hoseOf($corner);
             if (null === $hose->corner()) {
                 $tee ??= $this->line($circuit, $effects, $hub, $hose, $corner);
-                $pipe = $this->edge($effects, 'axle-pipe', $corner, self::G_PIPE);
+                $pipe = $this->edge($effects, 'axle-pipe', $corner, self::G_PIPE * self::PIPE_M / self::TEE_M);
                 $this->wheel($circuit, $effects, $corner, $tee, $pipe);
             } else {
                 $this->line($circuit, $effects, $hub, $hose, $corner);
@@ -115,7 +119,7 @@ final readonly class CircuitBuilder
                 $circuit->makeSoft($behind, self::OUTLET_CHAMBER_ML, 0.0, self::OUTLET_TOUCH_KPA);
             }
         }
-        $pipe = $this->edge($effects, 'pipe', $place, self::G_PIPE);
+        $pipe = $this->edge($effects, 'pipe', $place, self::G_PIPE * self::PIPE_M / $this->pipeM($corner));
         $opens = $this->layout->pipework->meteringKpa;
         if (null !== $opens && $corner->isFront()) {
             $pipe = $pipe->metered($effects->value('metering', null, 'opens_kpa', $opens));
@@ -200,19 +204,29 @@ final readonly class CircuitBuilder
         );
     }
 
+    /** Length of an axle's pipes, m: the mean of its two, so that left and right stay mirrors of each other. */
+    private function pipeM(Corner $corner): float
+    {
+        $lengths = $this->layout->pipework->lengthsM;
+        $other = $lengths[$corner->partner()->value] ?? self::PIPE_M;
+
+        return max(0.1, 0.5 * (($lengths[$corner->value] ?? self::PIPE_M) + $other));
+    }
+
     private function edge(
         Effects $effects,
         string $kind,
         Place|Corner|string $place,
         float $forward,
         ?float $return = null,
+        float $hold = 0.0,
     ): Edge {
         $flow = $effects->value('fluid', null, 'flow', 1.0);
 
         return new Edge(
             $flow * $effects->value($kind, $place, 'gf', $forward),
             $flow * $effects->value($kind, $place, 'gr', $return ?? $forward),
-            $effects->value($kind, $place, 'hold', 0.0),
+            $effects->value($kind, $place, 'hold', $hold),
         );
     }
 }

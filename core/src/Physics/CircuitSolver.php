@@ -34,6 +34,11 @@ final readonly class CircuitSolver
     /** Where the cup lets it home a step goes so much of the way, as fast as before: it slows down a little. */
     private const OF_WAY_HOME = 0.98;
 
+    /** What moved so shortly before somebody looks, s and kPa, is followed closely from so long before it. */
+    private const MOVED_S = 0.3;
+    private const MOVED_KPA = 1.0;
+    private const WATCHED_S = 0.5;
+
     private PistonSolver $piston;
     private StepError $error;
     /** A step in which the piston's state changes is this long, s. */
@@ -72,6 +77,9 @@ final readonly class CircuitSolver
         $course = new Course($firstS);
         $stops = [...$sampleAt, $until];
         $next = 0;
+        // what is lost is added up over all steps, and backward Euler does that worse than it does pressures
+        $adds = $circuit->leaks() || [] !== $opened;
+        $watchedFrom = $this->watchedFrom($source, $stops[0], $state);
         $this->rub($circuit, $state);
         while ($next < \count($stops)) {
             if ($state->t >= $stops[$next] - 1e-9) {
@@ -79,17 +87,21 @@ final readonly class CircuitSolver
                 if ($next < \count($sampleAt)) {
                     $samples[] = clone $state;
                 }
-                ++$next;
+                if (++$next < \count($stops)) {
+                    $watchedFrom = $this->watchedFrom($source, $stops[$next], $state);
+                }
                 continue;
             }
             if ($state->t >= $course->corner - 1e-9) {
                 $course->corner = $source->nextCorner($state->t);
             }
+            $course->watched = $state->t >= $watchedFrom - 1e-9;
             $step = min(
                 $course->wanted,
-                $stops[$next] - $state->t,
+                ($course->watched ? $stops[$next] : min($watchedFrom, $stops[$next])) - $state->t,
                 $course->corner - $state->t,
                 $this->wayHomeS($circuit, $state, $course),
+                $adds ? $course->longestOfTwo() : \INF,
             );
             $taken = $this->advance($circuit, $state, $source, $step, $opened, $course);
             if ($taken && $state->t >= $course->corner - 1e-9) {
@@ -99,6 +111,14 @@ final readonly class CircuitSolver
         }
 
         return $samples;
+    }
+
+    /** The moment from which what is read at `$at` is followed closely; INF where it has come to rest by then. */
+    private function watchedFrom(Source $source, float $at, CircuitState $state): float
+    {
+        $moved = $source->kpa($at, $state->pistonMl) - $source->kpa($at - self::MOVED_S, $state->pistonMl);
+
+        return abs($moved) > self::MOVED_KPA ? $at - self::WATCHED_S : \INF;
     }
 
     /**

@@ -20,6 +20,8 @@ final class Course
 
     /** The next moment at which the source changes its slope, s. */
     public float $corner = -\INF;
+    /** Whether somebody looks soon at what still moves. */
+    public bool $watched = false;
     /** A moment by which the piston's state has changed, where a step over it was refused, s. */
     public ?float $eventBy = null;
     /** The step that a two-step formula can lean on; none after an event. */
@@ -57,6 +59,12 @@ final class Course
     public function past(float $h): StepPast
     {
         return $h <= self::STABLE * $this->h ? $this->past : $this->none;
+    }
+
+    /** Seconds of the longest step that can lean on the one before it; INF where there is none to lean on. */
+    public function longestOfTwo(): float
+    {
+        return $this->past->h > 0.0 ? self::STABLE * $this->h : \INF;
     }
 
     /**

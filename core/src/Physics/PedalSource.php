@@ -17,8 +17,12 @@ final class PedalSource implements Source
     private float $perS = 0.0;
     private float $until = -\INF;
 
+    /** @var list<float> forces at which the booster's slope changes, N */
+    private readonly array $bends;
+
     public function __construct(private readonly Foot $foot, private readonly Booster $booster)
     {
+        $this->bends = $booster->bendsAtN();
     }
 
     public function kpa(float $t, float $givenMl): float
@@ -33,11 +37,11 @@ final class PedalSource implements Source
     public function nextCorner(float $t): float
     {
         do {
-            $t = min(
-                $this->foot->nextCorner($t),
-                $this->booster->nextCorner($t),
-                $this->foot->nextPassing($t, $this->booster->jumpsAtN()),
-            );
+            $next = min($this->foot->nextCorner($t), $this->booster->nextCorner($t));
+            foreach ($this->bends as $newtons) {
+                $next = min($next, $this->foot->nextPassing($t, $newtons));
+            }
+            $t = $next;
         } while ($t < \INF && $this->isEven($t));
 
         return $t;

@@ -16,7 +16,7 @@ final readonly class StepError
     private const LEAP = 8.0;
     /**
      * Error of one step at a wheel: kPa, and share of its pressure (chosen for the halving law). Where pressures come
-     * to rest quickly what a step was wrong by is gone before anybody reads it.
+     * to rest quickly what a step was wrong by is gone before anybody reads it, unless he looks while they move.
      */
     private const BOUND_KPA = 0.4;
     private const BOUND_SHARE = 0.0004;
@@ -62,10 +62,10 @@ final readonly class StepError
         float $step,
     ): float {
         $share = $course->share($step);
-        $ofPressure = $circuit->quick ? self::QUICK_SHARE : self::BOUND_SHARE;
+        $ofPressure = $circuit->quick && !$course->watched ? self::QUICK_SHARE : self::BOUND_SHARE;
         $error = 0.0;
         foreach ($circuit->soft as $node) {
-            $bound = $circuit->slow
+            $bound = $circuit->slow || $course->watched
                 ? $this->boundKpa($circuit, $node, $kpa[$node])
                 : $this->tolerance * (self::BOUND_KPA + $ofPressure * abs($kpa[$node]));
             $off = ($share * abs($kpa[$node] - $guess[$node])) / $bound;
@@ -120,7 +120,7 @@ final readonly class StepError
         if ($power < 3.0) {
             return min(self::LEAP, $growth);
         }
-        $ofPressure = $circuit->quick ? self::QUICK_SHARE : self::BOUND_SHARE;
+        $ofPressure = $circuit->quick && !$course->watched ? self::QUICK_SHARE : self::BOUND_SHARE;
         $bend = 0.0;
         foreach ($circuit->soft as $node) {
             $x = $kpa[$node];

@@ -48,6 +48,12 @@ final readonly class Remote
         return $inKpa + $gainShare * min($byRatio, $this->mostKpa($vacuumKpa));
     }
 
+    /** Input in kPa above which it adds no more. */
+    public function runsOutKpa(float $vacuumKpa): float
+    {
+        return $this->ratio > 1.0 ? $this->cutInKpa + $this->mostKpa($vacuumKpa) / ($this->ratio - 1.0) : \INF;
+    }
+
     /** What the diaphragm can add at most, kPa: above it is run-out. */
     public function mostKpa(float $vacuumKpa): float
     {

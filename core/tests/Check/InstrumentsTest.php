@@ -32,7 +32,7 @@ final class InstrumentsTest extends TestCase
 
     protected function setUp(): void
     {
-        $this->instruments = new Instruments(World::handbook());
+        $this->instruments = new Instruments(World::evenPipes());
     }
 
     /** 12 N·m where a sound one has 3 are 9 / 0.3 = 30 N at the tread. */
@@ -74,6 +74,7 @@ final class InstrumentsTest extends TestCase
     /**
      * 5.15 kPa of head over 1/(1 + 0.05) past cup and port, 1/1 at the opened joint, 1/0.8 twice, 1/0.2, 1/0.4 and
      * 1/0.15 of the hose: 18.619 kPa·s/mL. A piston off its stop covers the port: 18.667. A shut hose lets nothing run.
+     * The 0.4 is a pipe of 2.5 m: one of 5 m takes 1/0.2.
      */
     public function testAnOpenLine(): void
     {
@@ -86,6 +87,9 @@ final class InstrumentsTest extends TestCase
         self::assertEqualsWithDelta(5.15 / 18.6667, $ml(['chamber@primary' => ['rest' => 0.1]]), 1e-5);
         self::assertEqualsWithDelta(5.15 / 11.9524, $ml([], Joint::HoseTop), 1e-5);
         self::assertEqualsWithDelta(0.0, $ml(['hose@lf' => ['gf' => 0.0]]), 1e-9);
+        $long = new Instruments(World::evenPipes(changes: ['pipe_m' => ['lf' => 4.0, 'rf' => 6.0]]));
+        $run = $long->simulator->run(Program::press(150.0), Effects::none());
+        self::assertEqualsWithDelta(5.15 / 21.1190, $long->openLineMlPerS($run, Corner::LeftFront), 1e-5);
         $streams = fn (array $effects): float => $this->instruments->streams($this->braked([], new Effects($effects)));
         self::assertEqualsWithDelta(0.0, $streams([]), 1e-9);
         // a drop a minute, 5e-4 mL/s, is the least: ln(5e-4 / 0.27660)
@@ -218,7 +222,7 @@ final class InstrumentsTest extends TestCase
         self::assertEqualsWithDelta(65104.0 / 2760.0, $this->heat($none, $stop, 0.0, $gentle), 0.01);
         self::assertEqualsWithDelta(0.0, $this->heat($none, $stop), 0.01);
         $coast = new Drive('coast', 15.0, 600.0, 0);
-        $wheel = ThermalWheel::of(World::handbook()->brake(Corner::LeftFront));
+        $wheel = ThermalWheel::of(World::evenPipes()->brake(Corner::LeftFront));
         foreach ([[0.0, 0.0], [7.0, 0.0], [7.0, 11.0]] as [$left, $extra]) {
             $seen = $this->heat($this->braked(['lf' => $left]), $coast, $extra);
             $drag = static fn (): float => 2.5 + $left + $extra;
@@ -239,7 +243,7 @@ final class InstrumentsTest extends TestCase
             static fn (int $node): float => $circuit->volume($node, 500.0) - $circuit->volume($node, 0.0),
             array_keys($circuit->names),
         ));
-        $kelvins = $ml / (8e-4 * World::handbook()->brake(Corner::LeftFront)->fluidMl() * 0.35);
+        $kelvins = $ml / (8e-4 * World::evenPipes()->brake(Corner::LeftFront)->fluidMl() * 0.35);
         $hot = ['lf' => $kelvins, 'rf' => 0.0, 'lr' => 0.0, 'rr' => 0.0];
         self::assertEqualsWithDelta(
             2.0 * self::DISC * (1275.88 - 15.0),
@@ -303,7 +307,7 @@ final class InstrumentsTest extends TestCase
     /** @param \Closure(CircuitState, Circuit, int): void $write what is seen at a sample */
     private function written(Program $program, Effects $effects, \Closure $write): VehicleRun
     {
-        $layout = World::handbook();
+        $layout = World::evenPipes();
         $built = $this->instruments->simulator->run($program, $effects);
         $states = [];
         foreach ($built->circuits as $chamber => $circuit) {

@@ -54,20 +54,24 @@ final class OpeningTest extends TestCase
             Context::none(),
             0.4,
         )->weights, 0, 5);
-        // 0.4 · 0.425 + 0.1125 = 0.2825 are spread as before over those that stay; 0.57 · 0.425 are cured; of the pair
-        // the pins are left. They add up to one, before a twentieth stays for what has no name
-        $left = 0.85 / 6.0 + 0.2825 / 3.0;
+        // Of what nobody named each suspect comes first with its weight, and with those that four steps of the golden
+        // section meet (hose up to 0.6, caliper to 0.8, then pins) and that have no name: hose with caliper (0.781),
+        // caliper with hose (0.399, 0.017, 0.253), pins with caliper (0.725). 3 + 1 of the five hold the hose, all of
+        // them the caliper.
+        // 0.4 · 0.425 + 0.8 · 0.1125 = 0.26 are spread as before over those that stay; 0.57 · 0.425 are cured; of the
+        // pair the pins are left. The rest is forgotten; all is made up to 0.95: a twentieth stays for what has no name
+        $left = 0.85 / 6.0 + 0.26 / 3.0;
         $hose = [0.03 * 0.425, $left, $left + 0.0375, $left + 0.57 * 0.425, 0.0];
-        $named = static fn (float $one): float => 0.95 * $one;
-        self::assertEqualsWithDelta(array_map($named, $hose), $after('hose@vehicle'), 1e-9);
-        // after the caliper the pair is whole. Of what nobody named each suspect comes first with its weight, and with
-        // the one that the golden section meets: hose with pins, caliper with hose, pins with hose. A fifth of it holds
-        // the caliper: 0.4 · 0.141667 + 0.0225 over five sixths. The rest is forgotten, and all made up to 0.95
-        $shared = 0.4 * 0.85 / 6.0 + 0.0225;
+        $made = static fn (array $all): array => array_map(
+            static fn (float $one): float => 0.95 * $one / array_sum($all),
+            $all,
+        );
+        self::assertEqualsWithDelta($made($hose), $after('hose@vehicle'), 1e-9);
+        // after the caliper the pair is whole: 0.4 · 0.141667 + 0.1125 over five sixths
+        $shared = 0.4 * 0.85 / 6.0 + 0.1125;
         $other = 0.85 / 6.0 + $shared / 5.0;
         $caliper = [0.425 + 0.6 * $shared, 0.03 * 0.85 / 6.0, $other, $other + 0.57 * 0.85 / 6.0, 0.0375];
-        $made = static fn (float $one): float => 0.95 * $one / array_sum($caliper);
-        self::assertEqualsWithDelta(array_map($made, $caliper), $after('caliper@vehicle'), 1e-9);
+        self::assertEqualsWithDelta($made($caliper), $after('caliper@vehicle'), 1e-9);
     }
 
     /** What each answer would leave: of hose 0.6375, with the 0.15 for both at once, and caliper 0.2125. */

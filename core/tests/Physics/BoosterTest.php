@@ -53,20 +53,31 @@ final class BoosterTest extends TestCase
         self::assertEqualsWithDelta(400.0, $jumps->rodN(15.0001), 0.01);
         self::assertEqualsWithDelta(80.0 + 340.0 + 3.5 * 20.0, $jumps->rodN(20.0), 1e-9);
         self::assertEqualsWithDelta(600.0 + 340.0 + 3.5 * 540.0, $jumps->rodN(150.0), 1e-9);
-        self::assertSame(15.0, $jumps->jumpsAtN());
-        self::assertSame(0.0, (new Booster(World::handbook(), 0.0))->jumpsAtN());
+        // springs: 60 / 0.9 = 66.7 N are beaten by the jump at 60 N; run-out: 60 + (2795 − 340) / 3.5 = 761.4 N
+        self::assertEqualsWithDelta([15.0, 761.43 / 4.0], $jumps->bendsAtN(), 0.01);
+        // a rod held with 910 N is taken over at 60 + (910 − 60 − 340) / 4.5 = 173.3 N
+        $held = new Booster(World::handbook(changes: ['booster' => ['jump_out_n' => 400]]), 65.0, new HeldRod(910.0));
+        self::assertContainsEquals(43.333, array_map(static fn (float $n): float => round($n, 3), $held->bendsAtN()));
+        // without vacuum the springs alone: 66.7 N over the pedal's 4
+        self::assertEqualsWithDelta([16.667], (new Booster(World::handbook(), 0.0))->bendsAtN(), 0.001);
+        // without a jump: 60 N + 6.7 N / 4.5 at the rod, 60 N, 60 + 2795 / 3.5 = 858.6 N
+        self::assertEqualsWithDelta([15.370, 15.0, 214.643], $booster->bendsAtN(), 0.001);
     }
 
-    /** Behind a remote booster its valve opens at a pressure: cut-in · 0.1 A + 60 N, over 0.9 and the pedal's ratio. */
-    public function testWhenARemoteBoosterCutsIn(): void
+    /**
+     * Behind a remote booster its valve opens at a pressure: cut-in · 0.1 A + 60 N, over 0.9 and the pedal's ratio. It
+     * has given all it can at cut-in + area ratio · vacuum / (ratio − 1): 300 + 60 · 65 / 1.9 = 2352.6 kPa.
+     */
+    public function testWhereARemoteBoosterCutsInAndRunsOut(): void
     {
         $layout = World::layout('line-booster');
-        $remote = $layout->assist->remote;
-        self::assertNotNull($remote);
-        $rod = ($remote->cutInKpa * 0.1 * $layout->masterAreaCm2() + 60.0) / 0.9;
         $booster = new Booster($layout, 65.0);
-        self::assertEqualsWithDelta($rod / $layout->pedal->ratio, $booster->jumpsAtN(), 1e-9);
-        self::assertEqualsWithDelta($remote->cutInKpa, $booster->chamberKpa($booster->jumpsAtN()), 1e-6);
+        $foot = static fn (float $kpa): float => ($kpa * 0.1 * $layout->masterAreaCm2() + 60.0)
+            / 0.9
+            / $layout->pedal->ratio;
+        self::assertEqualsWithDelta([$foot(0.0), $foot(300.0), $foot(2352.63)], $booster->bendsAtN(), 0.001);
+        self::assertEqualsWithDelta(300.0, $booster->chamberKpa($foot(300.0)), 1e-6);
+        self::assertEqualsWithDelta(2352.63 + 3900.0, $booster->chamberKpa($foot(2352.63)), 0.01);
     }
 
     /** A valve that sticks holds its force until its vacuum is gone, and above 20 kPa of it. */

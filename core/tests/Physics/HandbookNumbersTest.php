@@ -26,7 +26,7 @@ final class HandbookNumbersTest extends TestCase
         ?float $vacuum,
         array $expected,
     ): void {
-        $seen = World::press(World::handbook($preset), $effects, $footN, [0.4, 0.5, 1.0, 2.0, 3.4, 5.0, 8.6], $vacuum);
+        $seen = World::press(World::evenPipes($preset), $effects, $footN, [0.4, 0.5, 1.0, 2.0, 3.4, 5.0, 8.6], $vacuum);
         foreach ($expected as $what => $value) {
             [$quantity, $at] = explode('@', $what);
             [$kind, $corner] = explode('.', $quantity.'.');

@@ -24,6 +24,7 @@ final readonly class Noticed
      * @param float $times turns a scale round
      * @param bool $over over what a sound vehicle shows
      * @param float $share of the drivers who would say it
+     * @param bool $alone only where the other wheel of the axle does not show it
      */
     private function __construct(
         private ?Source $source,
@@ -32,6 +33,7 @@ final readonly class Noticed
         private float $times,
         private bool $over,
         private float $share,
+        private bool $alone,
     ) {
     }
 
@@ -58,6 +60,7 @@ final readonly class Noticed
             $shape->number('times', 1.0),
             $shape->flag('over_sound'),
             $shape->share('share', 1.0),
+            $shape->flag('alone'),
         );
     }
 
@@ -67,25 +70,38 @@ final readonly class Noticed
         if ($this->over) {
             $value /= $subject->sound()->noted($this, $this->value(...));
         }
+        $others = 0.0;
+        foreach ($this->alone ? $this->wheels : [] as $wheel) {
+            $others = max($others, $this->shown($this->at($subject, $wheel->partner())));
+        }
+
+        return $this->share * $this->shown($value) * (1.0 - $others);
+    }
+
+    private function shown(float $value): float
+    {
         if (isset($this->curve['limit'])) {
-            return $this->share * Chance::above($this->curve['limit'], $value, $this->curve['spread']);
+            return Chance::above($this->curve['limit'], $value, $this->curve['spread']);
         }
         $past = max(0.0, $value - $this->curve['from']);
 
-        return $this->share * (1.0 - exp(-($past / $this->curve['scale']) ** 2));
+        return 1.0 - exp(-($past / $this->curve['scale']) ** 2);
     }
 
     private function value(Subject $subject): float
     {
+        $wheels = [] !== $this->wheels ? $this->wheels : [null];
+
+        return max(array_map(fn (?Corner $wheel): float => $this->at($subject, $wheel), $wheels));
+    }
+
+    private function at(Subject $subject, ?Corner $wheel): float
+    {
         if (null === $this->source) {
             throw new \LogicException('A checked complaint names its probe.');
         }
-        $values = [];
-        foreach ([] !== $this->wheels ? $this->wheels : [null] as $wheel) {
-            $asked = Asked::plainly(Place::vehicle(), $wheel, $this->source->with);
-            $values[] = $this->times * $this->source->probe->read($subject, $asked);
-        }
+        $asked = Asked::plainly(Place::vehicle(), $wheel, $this->source->with);
 
-        return max($values);
+        return $this->times * $this->source->probe->read($subject, $asked);
     }
 }

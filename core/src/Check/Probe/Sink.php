@@ -25,7 +25,7 @@ final readonly class Sink extends Plain
 
     public static function parameters(): array
     {
-        return ['press' => ['light', 'firm', 'off'], 'at' => ['5', '15', 'end', 'again']];
+        return ['press' => ['light', 'firm', 'off', 'off-light'], 'at' => ['5', '15', 'end', 'again']];
     }
 
     public function programs(Asked $asked): array

@@ -13,19 +13,23 @@ final readonly class LookFirst
     /** What is looked at before a joint of a line, and before a brake is taken apart. */
     private const BEFORE_OPENING = ['hose-look', 'pipe-look'];
     private const BEFORE_A_DRUM = ['parking-slack', 'lever-stop'];
+    /** A front drum has no cable that would explain it: its hose is looked at first. */
+    private const BEFORE_A_FRONT_DRUM = ['hose-look'];
     private const BEFORE_A_CALIPER = ['hose-look', 'lever-stop', 'caliper-look'];
     private const DRUM = 'drum';
 
     public static function before(Proposal $wanted, Standing $at): Proposal
     {
         $wake = $wanted->check->demand->wake;
+        $place = $wanted->at->place;
         $looks = match (true) {
             null !== $wake->opens => self::BEFORE_OPENING,
-            self::DRUM === $wake->apart => self::BEFORE_A_DRUM,
+            self::DRUM === $wake->apart => true === $place->corner()?->isFront()
+                ? self::BEFORE_A_FRONT_DRUM
+                : self::BEFORE_A_DRUM,
             null !== $wake->apart => self::BEFORE_A_CALIPER,
             default => [],
         };
-        $place = $wanted->at->place;
         foreach ($looks as $look) {
             foreach ($at->route->has($look) ? $at->open([$look]) : [] as $one) {
                 $same = $one->at->place->isVehicle()
