@@ -353,7 +353,7 @@ final class CatalogueTest extends TestCase
         ];
         yield 'a word nobody stands behind' => [
             'checks',
-            '["slack", "tight"], "seen": {"tight": {"as": "cause", "also": 0.03, "false": 0.02}}',
+            '["slack", "tight"], "seen": {"tight": {"as": "cause", "also": 0.03, "false": 0.012}}',
             '["slack", "tight"], "seen": {"tight": {"as": "cause", "also": 0.7, "false": 0.3}}',
             '/checks/checks/19',
             '"tight"',

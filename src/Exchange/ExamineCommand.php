@@ -9,16 +9,12 @@ use App\Prediction\Predictions;
 use App\Shop\ShopSettings;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Field;
-use Rodrel\Core\Log\Payload\Arrival;
 use Rodrel\Core\Prediction\Prediction;
 use Rodrel\Core\Trial\Exam\Marks;
-use Rodrel\Core\Trial\Exam\Sheet;
+use Rodrel\Core\Trial\Exam\Paper;
 use Rodrel\Core\Trial\Exam\Sitting;
 use Rodrel\Core\Trial\Exam\Variants;
-use Rodrel\Core\Trial\Exam\Written;
-use Rodrel\Core\Trial\Play;
 use Rodrel\Core\Trial\Shelf;
-use Rodrel\Core\Trial\Visit;
 use Rodrel\Core\Vehicle\Layout;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
@@ -115,31 +111,20 @@ final class ExamineCommand
     private function play(string $only, bool $written, string $part): iterable
     {
         [$mine, $of] = array_map(intval(...), [...explode('/', $part), '1']);
-        $sound = array_values(array_filter(
-            array_map(trim(...), explode("\n", $this->file('sound.txt'))),
-            static fn (string $line): bool => '' !== $line && !str_starts_with($line, '#'),
-        ));
-        /** @var array{always: string, sensible: array<string, string>, never: array<string, string>} $lists */
-        $lists = json_decode($this->file('lists.json'), true, 512, \JSON_THROW_ON_ERROR);
+        $paper = Paper::in($this->projectDir.self::FOLDER, $this->catalogue, $this->shop->isolation());
         $layouts = [];
         foreach (array_keys($this->catalogue->presets) as $preset) {
             $layouts[$preset] = Layout::fromArray($this->catalogue->vehicle($preset));
         }
         $variants = new Variants($this->catalogue->checks, $layouts, self::SEED);
         $by = [];
-        foreach (Written::all($this->file('jobs.txt')) as $job) {
+        foreach ($paper->jobs as $job) {
             foreach (str_starts_with($job->id, $only) ? $variants->of($job) : [] as $n => [$one, $vehicle, $slips]) {
                 if (!$written || 0 === $n) {
                     $by[$vehicle][] = [$one, $slips];
                 }
             }
         }
-        $visit = new Visit(
-            new Arrival(),
-            [],
-            $this->shop->isolation(),
-            new \DateTimeImmutable('2026-03-02 08:00:00'),
-        );
         foreach ($by as $vehicle => $jobs) {
             $document = $this->catalogue->vehicle($vehicle);
             $layout = $layouts[$vehicle];
@@ -155,12 +140,7 @@ final class ExamineCommand
                 if ($n % max(1, $of) !== $mine) {
                     continue;
                 }
-                $sheet = new Sheet($job, $this->catalogue->checks, $layout, $sound, $visit, $slips);
-                $list = [
-                    'sensible' => Written::words($lists['always'].' '.($lists['sensible'][$job->truth->kind] ?? '')),
-                    'never' => Written::words($lists['never'][$job->truth->kind] ?? ''),
-                ];
-                yield Sitting::of($job, new Play($this->catalogue, $layout, $known, $field, $sheet, $shelf), $list);
+                yield $paper->sit($job, $slips, $field, $known, $shelf);
             }
         }
     }
@@ -183,10 +163,5 @@ final class ExamineCommand
         }
 
         return $played;
-    }
-
-    private function file(string $name): string
-    {
-        return (string) file_get_contents($this->projectDir.self::FOLDER.'/'.$name);
     }
 }

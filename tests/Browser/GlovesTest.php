@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Tests\Browser;
 
+use PHPUnit\Framework\Attributes\DataProvider;
+
 /** Gloves, one hand, a phone: how big things are, how many taps a job takes, and what a second tap does. */
 final class GlovesTest extends BrowserTestCase
 {
@@ -123,6 +125,41 @@ final class GlovesTest extends BrowserTestCase
             \dirname(__DIR__, 2).'/var/log/taps.txt',
             \sprintf("%d taps to the repaired %s, %d of them in %d pages of repair\n", $chrome->taps, $job, ...$repair),
         );
+    }
+
+    /**
+     * Five who see it for the first time: from the driver's sentence to the finding, or to "not shown", on a phone.
+     *
+     * @param list<string> $said
+     */
+    #[DataProvider('provideStories')]
+    public function testFromTheDriversSentenceToTheFindingInFewerThanEightActs(
+        string $suspect,
+        int $grade,
+        array $said,
+        string $end,
+    ): void {
+        $vehicle = new ModelAnswers('medium-car', $suspect, $grade);
+        $chrome = $this->chrome(390, 844, true)->signIn('fenwarren');
+        $this->openJob($chrome, 'Unit 73, '.$suspect, 'split=diagonal', 'rear=drum', ...$said);
+        $acts = 0;
+        $this->takeSuggestions($chrome, $vehicle, static function () use (&$acts): void {
+            ++$acts;
+        });
+        self::assertStringContainsString($end, $chrome->text('.bench-next'));
+        self::assertLessThan(8, $acts);
+    }
+
+    /** @return iterable<string, array{string, int, list<string>, string}> */
+    public static function provideStories(): iterable
+    {
+        yield 'a drag' => ['hose.one-way@lf', 1, ['what=drags', 'where=lf'], 'Replace the hose, left front'];
+        yield 'a pull' => ['piston.stuck-out@rf', 2, ['what=pulls', 'where=left', 'timing=whole'], 'Repair this: Caliper, right front'];
+        yield 'a sinking pedal' => ['cup.bypass@primary', 3, ['what=pedal-sinks'], 'Repair this: Master cylinder'];
+        yield 'a smell, nothing wrong' => [
+            'nothing.wrong@vehicle', 0, ['what=drags', 'where=front', 'pattern=comes-goes', 'driven_in=1'], 'Not shown',
+        ];
+        yield 'a chafed wire' => ['sensor.wire@lf', 0, ['what=lamp-amber'], 'Repair this: Sensor wire, left front'];
     }
 
     public function testASecondTapAndAHeldKeyDoNothingTwice(): void

@@ -15,7 +15,7 @@ final readonly class Offers
      * @param list<Proposal> $others
      * @param list<Proposal> $alongside what else is worth doing where the next one is made
      * @param Walk|null $walk the round that the next one is made on; null where it is made by itself
-     * @param list<CheckAt> $unread what the complaint calls for and nobody looked at yet
+     * @param list<CheckAt> $unread what the complaint calls for, nobody looked at yet and could still matter
      */
     private function __construct(
         public ?Proposal $next,
@@ -29,13 +29,17 @@ final readonly class Offers
     public static function of(Verdict $verdict): self
     {
         $standing = $verdict->standing;
+        $unread = array_filter(
+            $standing->open($standing->route->own),
+            static fn (Proposal $one): bool => Walk::matters($one, $standing),
+        );
 
         return new self(
             $verdict->next,
             $verdict->others,
             $verdict->alongside,
             Walk::around($verdict->next, $verdict->reason, $standing),
-            array_map(static fn (Proposal $one): CheckAt => $one->at, $standing->open($standing->route->own)),
+            array_map(static fn (Proposal $one): CheckAt => $one->at, array_values($unread)),
         );
     }
 

@@ -118,7 +118,7 @@ final readonly class Walk
     }
 
     /** Alone it would be asked with all its minutes; on the walk it takes a glance. */
-    private static function matters(Proposal $one, Standing $at): bool
+    public static function matters(Proposal $one, Standing $at): bool
     {
         $glance = $at->belief->field->knowledge->rounds->minutes($one->check, \count($one->rows));
         $saved = $one->worth->minutes - $one->worth->wayMinutes - $glance;

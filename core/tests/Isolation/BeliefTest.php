@@ -121,7 +121,7 @@ final class BeliefTest extends TestCase
             ksort($lifted);
             self::assertEqualsWithDelta($others, $lifted, 1e-9, (string) $readings[$n]->check);
         }
-        self::assertGreaterThan(0.02, abs($whole->groupsWithout(1)['hose@lf'] - $whole->group('hose@lf')));
+        self::assertGreaterThan(0.002, abs($whole->groupsWithout(1)['hose@lf'] - $whole->group('hose@lf')));
     }
 
     public function testASumOfOneAndNoZeroWhateverIsRead(): void

@@ -211,4 +211,29 @@ final class ThreeKindsTest extends TestCase
 
         return new Reading($check.$minute, CheckAt::parse($check), $words, false, $at);
     }
+
+    /**
+     * A good vehicle, looked at all over, shows at most one defect that is not there, and hardly ever a hard one: one
+     * in twenty. What is there although the complaint comes from elsewhere (`also`) is no error and not counted.
+     */
+    public function testAGoodVehicleShowsHardlyADefect(): void
+    {
+        foreach (World::hydraulic() as $preset) {
+            $all = $hard = 0.0;
+            foreach (World::catalogue()->checks as $check) {
+                $places = \count($check->places->in(World::layout($preset)));
+                foreach ($check->rows as $row) {
+                    foreach ($row->observer->words() as $word) {
+                        $seen = $row->observer->sighting($word);
+                        $all += null === $seen ? 0.0 : $places * $seen->false;
+                        $hard += null !== $seen && $seen->isHard() ? $places * $seen->false : 0.0;
+                    }
+                }
+            }
+            self::assertGreaterThan(0.3, $all, $preset);
+            self::assertLessThanOrEqual(1.0, $all, $preset);
+            self::assertGreaterThan(0.01, $hard, $preset);
+            self::assertLessThanOrEqual(0.05, $hard, $preset);
+        }
+    }
 }

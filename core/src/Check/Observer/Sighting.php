@@ -18,7 +18,7 @@ final readonly class Sighting
     /** A defect that is there is seen about so often, where no fault says (estimate; 0.7 to 0.98). */
     private const SEEN = 0.9;
     /** So many times likelier on a defective part than on a good one, and so seldom there by chance: it is hard. */
-    private const HARD_FALSE = 0.0045;
+    private const HARD_FALSE = 0.001;
     private const HARD_ALSO = 0.05;
 
     /**
