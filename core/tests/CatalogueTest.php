@@ -353,8 +353,8 @@ final class CatalogueTest extends TestCase
         ];
         yield 'a word nobody stands behind' => [
             'checks',
-            '["slack", "tight"], "seen": {"tight": {"as": "cause", "also": 0.03, "false": 0.012}}',
-            '["slack", "tight"], "seen": {"tight": {"as": "cause", "also": 0.7, "false": 0.3}}',
+            '"tight": {"as": "cause", "also": 0.03, "false": 0.012}',
+            '"tight": {"as": "cause", "also": 0.7, "false": 0.3}',
             '/checks/checks/19',
             '"tight"',
             "{\n      \"id\": \"parking-slack\"",
