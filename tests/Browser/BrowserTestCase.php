@@ -81,7 +81,8 @@ abstract class BrowserTestCase extends TestCase
         int $most = 20,
     ): void {
         for ($i = 0; $i < $most && [] === $chrome->all('.bench-next a[href$="/finding"].wide'); ++$i) {
-            if ([] === $chrome->all('.bench-next .fork button, .bench-next a.go.wide')) {
+            $left = $chrome->all('.bench-next .fork button, .bench-next a.go.wide:not([href$="/card"])');
+            if ([] === $left) {
                 return; // nothing more is worth looking at, and nothing was shown
             }
             null === $before ? null : $before($chrome);

@@ -12,18 +12,28 @@ final readonly class Decision
     /**
      * @param string $reason key of the sentence that says why
      * @param list<Proposal> $first what to show first beside it: what a missing tool would tell
+     * @param list<Proposal> $looks what is looked at before something is opened, the next one among it
      */
     private function __construct(
         public ?Proposal $next,
         public ?GroupAt $repair,
         public string $reason,
         public array $first = [],
+        public array $looks = [],
     ) {
     }
 
     public static function look(Proposal $next, string $reason): self
     {
         return new self($next, null, $reason);
+    }
+
+    /** What tells, or what is looked at before it is opened. */
+    public static function opening(Proposal $wanted, string $reason, Standing $at): self
+    {
+        $looks = Rules\LookFirst::all($wanted, $at);
+
+        return new self($looks[0] ?? $wanted, null, $reason, [], $looks);
     }
 
     public static function repair(GroupAt $group, string $reason, Proposal ...$first): self

@@ -38,7 +38,7 @@ final readonly class Offers
             $verdict->next,
             $verdict->others,
             $verdict->alongside,
-            Walk::around($verdict->next, $verdict->reason, $standing),
+            Walk::around($verdict->next, $verdict->reason, $standing, $verdict->looks),
             array_map(static fn (Proposal $one): CheckAt => $one->at, array_values($unread)),
         );
     }

@@ -25,6 +25,7 @@ final readonly class Verdict
      * @param string $reason key of the sentence that says why
      * @param list<Proposal> $alongside what else is worth doing at the station of the next one
      * @param Standing $standing what it was decided on
+     * @param list<Proposal> $looks what is looked at before something is opened, the next one among it
      */
     private function __construct(
         public ?Proposal $next,
@@ -33,6 +34,7 @@ final readonly class Verdict
         public string $reason,
         public array $alongside,
         public Standing $standing,
+        public array $looks,
     ) {
         $this->contradiction = $standing->contradiction;
         $this->confirmed = $standing->proof->given;
@@ -101,6 +103,7 @@ final readonly class Verdict
             self::said($decision, $standing->now),
             \array_slice(array_values($there), 0, self::OTHERS),
             $standing,
+            $decision->looks,
         );
     }
 

@@ -36,8 +36,12 @@ final readonly class Walk
     ) {
     }
 
-    /** Null where the next check is made by itself. */
-    public static function around(?Proposal $next, string $reason, Standing $at): ?self
+    /**
+     * Null where the next check is made by itself.
+     *
+     * @param list<Proposal> $looks what is looked at anyway before something is opened
+     */
+    public static function around(?Proposal $next, string $reason, Standing $at, array $looks = []): ?self
     {
         $rounds = $at->belief->field->knowledge->rounds;
         if (null === $next || \in_array($reason, self::ALONE, true) || !$next->isPossible(true)) {
@@ -53,6 +57,7 @@ final readonly class Walk
         $before = self::unmet($next);
         $over = 'condition' === $reason;
         $condition = $at->belief->field->knowledge->condition;
+        $anyway = array_map(static fn (Proposal $one): string => (string) $one->at, $looks);
         $stops = $folded = [];
         foreach (self::inOrder($at->onWalk($round?->checks), $order) as $one) {
             if (!self::isOnTheWay($one, $lift) || [] !== array_diff(self::unmet($one), $before)) {
@@ -60,7 +65,8 @@ final readonly class Walk
             }
             // what is looked over, or at first, is looked at whole
             $whole = $first || ($over && \in_array($one->check->id, $condition, true));
-            if ($whole || $one->at->is($next->at) || self::matters($one, $at)) {
+            $due = $one->at->is($next->at) || \in_array((string) $one->at, $anyway, true);
+            if ($whole || $due || self::matters($one, $at)) {
                 $stops[] = $one;
             } else {
                 $folded[] = $one;

@@ -36,7 +36,7 @@ final readonly class Confirm implements Rule
             $one = self::first($possible, static fn (Proposal $p): bool => Confirming::isAmong($p->at, $before));
         }
 
-        return null === $one ? null : Decision::look(LookFirst::before($one, $at), 'confirm');
+        return null === $one ? null : Decision::opening($one, 'confirm', $at);
     }
 
     /**

@@ -18,29 +18,37 @@ final readonly class LookFirst
     private const BEFORE_A_CALIPER = ['hose-look', 'lever-stop', 'caliper-look'];
     private const DRUM = 'drum';
 
-    public static function before(Proposal $wanted, Standing $at): Proposal
+    /** @return list<Proposal> looks at what is opened, or on the way to it, that nobody has made */
+    public static function all(Proposal $wanted, Standing $at): array
     {
-        $wake = $wanted->check->demand->wake;
         $place = $wanted->at->place;
-        $looks = match (true) {
-            null !== $wake->opens => self::BEFORE_OPENING,
-            self::DRUM === $wake->apart => true === $place->corner()?->isFront()
-                ? self::BEFORE_A_FRONT_DRUM
-                : self::BEFORE_A_DRUM,
-            null !== $wake->apart => self::BEFORE_A_CALIPER,
-            default => [],
-        };
-        foreach ($looks as $look) {
+        $all = [];
+        foreach (self::looks($wanted) as $look) {
             foreach ($at->route->has($look) ? $at->open([$look]) : [] as $one) {
                 $same = $one->at->place->isVehicle()
                     || $at->belief->field->layout->reaches($one->at->place, $place)
                     || $one->at->place->covers($place);
                 if ($same && !$one->at->is($wanted->at)) {
-                    return $one;
+                    $all[] = $one;
                 }
             }
         }
 
-        return $wanted;
+        return $all;
+    }
+
+    /** @return list<string> checks */
+    private static function looks(Proposal $wanted): array
+    {
+        $wake = $wanted->check->demand->wake;
+
+        return match (true) {
+            null !== $wake->opens => self::BEFORE_OPENING,
+            self::DRUM === $wake->apart => true === $wanted->at->place->corner()?->isFront()
+                ? self::BEFORE_A_FRONT_DRUM
+                : self::BEFORE_A_DRUM,
+            null !== $wake->apart => self::BEFORE_A_CALIPER,
+            default => [],
+        };
     }
 }

@@ -21,9 +21,12 @@ final readonly class Split implements Rule
         }
         foreach ($at->onRoute() as $one) {
             if ($one->tellsEnough()) {
-                $now = $one->isPossible(true) ? LookFirst::before($one, $at) : $at->opener($one);
-                if (null !== $now) {
-                    return Decision::look($now, 'best-split');
+                if ($one->isPossible(true)) {
+                    return Decision::opening($one, 'best-split', $at);
+                }
+                $opener = $at->opener($one);
+                if (null !== $opener) {
+                    return Decision::look($opener, 'best-split');
                 }
             }
         }

@@ -25,7 +25,7 @@ final readonly class WorthItsMoney implements Rule
             $costs = $one->worth->minutes * $at->settings->labour->rateCentsPerMinute;
             $unsure = !$sure && $at->mass < self::UNCONFIRMED_FROM;
             if ($one->tellsEnough() && ($unsure || $one->worth->savingCents > $costs)) {
-                return Decision::look(LookFirst::before($one, $at), 'best-split');
+                return Decision::opening($one, 'best-split', $at);
             }
         }
 
