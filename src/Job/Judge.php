@@ -110,7 +110,7 @@ final readonly class Judge
         }
         $field = Field::of($this->catalogue->knowledge(), $loaded->layout, $signature);
         $job = $loaded->job;
-        $document = Composer::withFigures(
+        $document = Composer::withOwnFigures(
             $this->catalogue->vehicle($job->preset(), $job->parts()),
             $loaded->state->story->figures(),
         );

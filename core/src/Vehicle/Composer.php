@@ -262,6 +262,55 @@ final readonly class Composer
     }
 
     /**
+     * The same for a vehicle of which somebody typed the mass: what is typical grows with it, and lies under what is
+     * typed. Rotors as the mass; radii and bores as its cube root, so that area times radius grows as it does; a booster
+     * at the pedal and its master so that the foot makes the same pressure over the same way. Without one the master
+     * stays, and the way is longer.
+     *
+     * @param array<array-key, mixed> $document
+     * @param array<string, float> $figures see FIGURES
+     *
+     * @return array<array-key, mixed>
+     *
+     * @throws InvalidData when a figure is unknown or cannot be
+     */
+    public static function withOwnFigures(array $document, array $figures): array
+    {
+        $typed = self::withFigures($document, $figures);
+        $times = (new Shape($typed))->number('mass_kg', 1.0) / (new Shape($document))->number('mass_kg', 1.0);
+
+        return 1.0 === $times ? $typed : self::withFigures(self::grown($document, $times), $figures);
+    }
+
+    /**
+     * @param array<array-key, mixed> $document
+     *
+     * @return array<array-key, mixed>
+     */
+    private static function grown(array $document, float $times): array
+    {
+        $length = $times ** (1.0 / 3.0);
+        $shape = new Shape($document);
+        if ($shape->in('booster')->number('area_cm2', 0.0) > 0.0) {
+            $document = self::withMasterBore($document, $length * $shape->in('master')->number('bore_mm', 1.0));
+            foreach (['gain', 'jump_out_n', 'area_cm2'] as $key) {
+                $value = $length ** 2 * $shape->in('booster')->number($key, 0.0);
+                $document = self::put($document, ['booster', $key], $value);
+            }
+        }
+        foreach ([...self::FRONT_WHEELS, ...self::REAR_WHEELS] as $wheel) {
+            $corner = $shape->in('corners')->in($wheel);
+            $document = self::withBore($document, [$wheel], $length * $corner->number('bore_mm', 1.0));
+            foreach (['radius_m' => $length, 'rotor_kg' => $times] as $key => $grows) {
+                $value = $grows * $corner->number($key, 1.0);
+                $document = self::put($document, ['corners', $wheel, $key], $value);
+            }
+        }
+
+        return $document;
+    }
+
+    /**
      * @param array<string, float> $figures see FIGURES
      *
      * @throws InvalidData when a figure is unknown or cannot be

@@ -13,6 +13,7 @@ use Rodrel\Core\Road\Yardstick;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vehicle\Composer;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\Corner;
 
 /** Every vehicle that ships, and every one that can be composed, brakes as vehicles do. */
 final class YardstickTest extends TestCase
@@ -87,6 +88,43 @@ final class YardstickTest extends TestCase
         }
         self::assertSame([], $broken);
         self::assertGreaterThan(200, $composed);
+    }
+
+    /**
+     * Of whom only the mass is typed, a fifth less to two fifths more, brakes as its kind does all the same. By hand,
+     * of 1350 kg grown to 2332.8 (1.2³): rotors 1.728 times, radii and bores 1.2 times.
+     */
+    public function testAVehicleGrowsWithItsMass(): void
+    {
+        $broken = [];
+        foreach ($this->compositions() as $n => $parts) {
+            try {
+                $document = 0 === $n % 3 ? Composer::compose($parts) : null;
+            } catch (InvalidData) {
+                continue;
+            }
+            foreach (null === $document ? [] : [0.8, 1.4] as $times) {
+                $own = Composer::withOwnFigures($document, ['mass_kg' => $times * $document['mass_kg']]);
+                $laws = (new Yardstick(Layout::fromArray($own)))->broken();
+                if ([] !== $laws) {
+                    $broken[] = $times.' '.implode(' ', $laws).': '.json_encode($parts);
+                }
+            }
+        }
+        self::assertSame([], $broken);
+        $car = World::layout();
+        self::assertSame(1350.0, $car->body->massKg);
+        $own = Composer::withOwnFigures(
+            World::catalogue()->presets['medium-car'],
+            ['mass_kg' => 2332.8, 'rear_bore_mm' => 25.4],
+        );
+        $large = Layout::fromArray($own);
+        [$was, $is] = [$car->brake(Corner::LeftFront), $large->brake(Corner::LeftFront)];
+        self::assertEqualsWithDelta(1.2 * $was->lining->radiusM, $is->lining->radiusM, 1e-6);
+        self::assertEqualsWithDelta(1.44 * $was->cylinder->areaCm2(), $is->cylinder->areaCm2(), 1e-3);
+        self::assertEqualsWithDelta(1.728 * $was->lining->rotorKg, $is->lining->rotorKg, 1e-6);
+        $typed = $large->brake(Corner::LeftRear)->cylinder->areaCm2();
+        self::assertEqualsWithDelta(5.067, $typed, 1e-3, 'what is typed stands');
     }
 
     /**
