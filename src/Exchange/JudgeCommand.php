@@ -119,21 +119,30 @@ final class JudgeCommand
     private function inParts(int $workers, string $lines): array
     {
         $parts = Parts::start($workers, $this->projectDir, self::MEMORY, self::FAR);
-        $results = [];
-        // all of them are listened to at once: one whose output nobody takes would stand still
-        while ([] !== array_filter($parts, static fn (Process $part): bool => $part->isRunning())) {
-            usleep(self::LISTEN_US);
+        if ('' !== $lines) {
+            file_put_contents($lines, '');
         }
+        $results = [];
+        $begun = array_fill_keys(array_keys($parts), '');
+        do {
+            usleep(self::LISTEN_US);
+            $runs = false;
+            // all of them are listened to at once: one whose output nobody takes would stand still
+            foreach ($parts as $n => $part) {
+                $runs = $part->isRunning() || $runs;
+                $said = explode("\n", $begun[$n].$part->getIncrementalOutput());
+                $begun[$n] = array_pop($said);
+                foreach (array_filter($said) as $line) {
+                    $results[] = (array) json_decode($line, true, 512, \JSON_THROW_ON_ERROR);
+                    // a run that is stopped leaves what it had
+                    '' === $lines ? null : file_put_contents($lines, $line."\n", \FILE_APPEND);
+                }
+            }
+        } while ($runs);
         foreach ($parts as $part) {
             if (!$part->isSuccessful()) {
-                throw new \RuntimeException('A part failed: '.$part->getErrorOutput().$part->getOutput());
+                throw new \RuntimeException('A part failed: '.$part->getErrorOutput());
             }
-            foreach (array_filter(explode("\n", $part->getOutput())) as $line) {
-                $results[] = (array) json_decode($line, true);
-            }
-        }
-        if ('' !== $lines) {
-            file_put_contents($lines, implode("\n", array_map(json_encode(...), $results))."\n");
         }
 
         return $results;
