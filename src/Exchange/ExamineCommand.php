@@ -111,7 +111,15 @@ final class ExamineCommand
     private function play(string $only, bool $written, string $part): iterable
     {
         [$mine, $of] = array_map(intval(...), [...explode('/', $part), '1']);
-        $paper = Paper::in($this->projectDir.self::FOLDER, $this->catalogue, $this->shop->isolation());
+        $file = fn (string $name): string => (string) file_get_contents($this->projectDir.self::FOLDER.'/'.$name);
+        $paper = Paper::of(
+            $file('jobs.txt'),
+            $file('sound.txt'),
+            $file('lists.json'),
+            $this->catalogue,
+            $this->shop->isolation(),
+            new \DateTimeImmutable('2026-03-02 08:00:00'),
+        );
         $layouts = [];
         foreach (array_keys($this->catalogue->presets) as $preset) {
             $layouts[$preset] = Layout::fromArray($this->catalogue->vehicle($preset));

@@ -28,7 +28,6 @@ use Rodrel\Core\Vehicle\Layout;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Style\SymfonyStyle;
-use Symfony\Component\Process\Process;
 
 /** Plays jobs at drawn vehicles whose fault only the count knows, and says how well each way of working did. */
 #[AsCommand('rodrel:judge', 'Judges the advice on drawn vehicles against other ways of working')]

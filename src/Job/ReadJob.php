@@ -50,7 +50,8 @@ final class ReadJob
         // what cannot be read is shown as it is and moves nothing
         $read = array_map(static fn (JobEntry $entry): ?Entry => $entry->readable(), $log);
         $story = Story::of(array_values(array_filter($read)));
-        $document = Composer::withOwnFigures($this->catalogue->vehicle($job->preset(), $job->parts()), $story->figures());
+        $typical = $this->catalogue->vehicle($job->preset(), $job->parts());
+        $document = Composer::withOwnFigures($typical, $story->figures());
         $layout = Layout::fromArray($document);
         $sound = $this->predictions->sound($layout, $document);
         $state = JobState::of($this->catalogue, $layout, $sound, $story);

@@ -154,7 +154,8 @@ final class GlovesTest extends BrowserTestCase
     public static function provideStories(): iterable
     {
         yield 'a drag' => ['hose.one-way@lf', 1, ['what=drags', 'where=lf'], 'Repair this: Hose, left front'];
-        yield 'a pull' => ['piston.stuck-out@rf', 2, ['what=pulls', 'where=left', 'timing=whole'], 'Repair this: Caliper, right front'];
+        $pulls = ['what=pulls', 'where=left', 'timing=whole'];
+        yield 'a pull' => ['piston.stuck-out@rf', 2, $pulls, 'Repair this: Caliper, right front'];
         yield 'a sinking pedal' => ['cup.bypass@primary', 3, ['what=pedal-sinks'], 'Repair this: Master cylinder'];
         yield 'a smell, nothing wrong' => [
             'nothing.wrong@vehicle', 0, ['what=drags', 'where=front', 'pattern=comes-goes', 'driven_in=1'], 'Not shown',

@@ -48,6 +48,15 @@ final class ExaminationTest extends TestCase
 
     private static function paper(): Paper
     {
-        return Paper::in(\dirname(__DIR__).'/Examination', World::catalogue(), World::settings());
+        $file = static fn (string $name): string => (string) file_get_contents(\dirname(__DIR__).'/Examination/'.$name);
+
+        return Paper::of(
+            $file('jobs.txt'),
+            $file('sound.txt'),
+            $file('lists.json'),
+            World::catalogue(),
+            World::settings(),
+            new \DateTimeImmutable('2026-03-02 08:00:00'),
+        );
     }
 }

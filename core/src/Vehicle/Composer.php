@@ -263,9 +263,9 @@ final readonly class Composer
 
     /**
      * The same for a vehicle of which somebody typed the mass: what is typical grows with it, and lies under what is
-     * typed. Rotors as the mass; radii and bores as its cube root, so that area times radius grows as it does; a booster
-     * at the pedal and its master so that the foot makes the same pressure over the same way. Without one the master
-     * stays, and the way is longer.
+     * typed. Rotors as the mass; radii and bores as its cube root, so that area times radius grows as it does; a
+     * booster at the pedal and its master so that the foot makes the same pressure over the same way. Without one the
+     * master stays, and the way is longer.
      *
      * @param array<array-key, mixed> $document
      * @param array<string, float> $figures see FIGURES

@@ -21,12 +21,9 @@ final readonly class Split implements Rule
         }
         foreach ($at->onRoute() as $one) {
             if ($one->tellsEnough()) {
-                if ($one->isPossible(true)) {
-                    return Decision::opening($one, 'best-split', $at);
-                }
-                $opener = $at->opener($one);
-                if (null !== $opener) {
-                    return Decision::look($opener, 'best-split');
+                $now = $one->isPossible(true) ? $one : $at->opener($one);
+                if (null !== $now) {
+                    return Decision::opening($now, 'best-split', $at);
                 }
             }
         }

@@ -23,8 +23,6 @@ use Rodrel\Core\Vocabulary\CheckAt;
  */
 final readonly class Paper
 {
-    private const DAY = '2026-03-02 08:00:00';
-
     /**
      * @param array<string, Written> $jobs
      * @param list<string> $sound lines of a sound vehicle
@@ -32,25 +30,41 @@ final readonly class Paper
      */
     private function __construct(
         private Catalogue $catalogue,
-        private Settings $settings,
+        private Visit $visit,
         public array $jobs,
         private array $sound,
         private array $lists,
     ) {
     }
 
-    /** @param string $folder with jobs.txt, sound.txt and lists.json */
-    public static function in(string $folder, Catalogue $catalogue, Settings $settings): self
-    {
-        $file = static fn (string $name): string => (string) file_get_contents($folder.'/'.$name);
-        /** @var Lists $lists */
-        $lists = json_decode($file('lists.json'), true, 512, \JSON_THROW_ON_ERROR);
-        $sound = array_values(array_filter(
-            array_map(trim(...), explode("\n", $file('sound.txt'))),
+    /**
+     * @param string $jobs text of jobs.txt
+     * @param string $sound text of sound.txt
+     * @param string $lists JSON of lists.json
+     * @param \DateTimeImmutable $day on which all come in
+     */
+    public static function of(
+        string $jobs,
+        string $sound,
+        string $lists,
+        Catalogue $catalogue,
+        Settings $settings,
+        \DateTimeImmutable $day,
+    ): self {
+        /** @var Lists $read */
+        $read = json_decode($lists, true, 512, \JSON_THROW_ON_ERROR);
+        $lines = array_values(array_filter(
+            array_map(trim(...), explode("\n", $sound)),
             static fn (string $line): bool => '' !== $line && !str_starts_with($line, '#'),
         ));
 
-        return new self($catalogue, $settings, Written::all($file('jobs.txt')), $sound, $lists);
+        return new self(
+            $catalogue,
+            new Visit(new Arrival(), [], $settings, $day),
+            Written::all($jobs),
+            $lines,
+            $read,
+        );
     }
 
     /**
@@ -62,8 +76,7 @@ final readonly class Paper
      */
     public function sit(Written $job, ?CheckAt $slips, Field $field, SoundSignature $known, Shelf $shelf): array
     {
-        $visit = new Visit(new Arrival(), [], $this->settings, new \DateTimeImmutable(self::DAY));
-        $sheet = new Sheet($job, $this->catalogue->checks, $field->layout, $this->sound, $visit, $slips);
+        $sheet = new Sheet($job, $this->catalogue->checks, $field->layout, $this->sound, $this->visit, $slips);
         $kind = $job->truth->kind;
 
         return Sitting::of(
