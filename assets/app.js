@@ -1,6 +1,6 @@
 import Alpine from '@alpinejs/csp';
 import { keys, words } from './scripts/keys.js';
-import { countdown, stopwatch, sheet, speaker, strokes, heatClock, photo, gauge } from './scripts/check.js';
+import { countdown, stopwatch, sheet, speaker, strokes, heatClock, photo, gauge, reader } from './scripts/check.js';
 import { instruments } from './scripts/instruments.js';
 import { intake } from './scripts/intake.js';
 import { stepper } from './scripts/stepper.js';
@@ -15,6 +15,7 @@ import { news, waiting } from './scripts/news.js';
 Alpine.data('stopwatch', stopwatch);
 Alpine.data('sheet', sheet);
 Alpine.data('speaker', speaker);
+Alpine.data('reader', reader);
 Alpine.data('strokes', strokes);
 Alpine.data('countdown', countdown);
 Alpine.data('heatClock', heatClock);

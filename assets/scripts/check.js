@@ -271,3 +271,48 @@ export const gauge = () => ({
         field.value = String(Math.max(0, Math.round(10 * (now + Number(button.value))) / 10));
     },
 });
+
+/** Reads a round aloud, one look at a tap, for hands that hold a lamp: the look that is read is marked and in view. */
+export const reader = () => ({
+    able: 'speechSynthesis' in globalThis,
+    going: false,
+    at: -1,
+    label: '',
+    init() {
+        this.label = this.$root.dataset.first;
+    },
+    looks() {
+        return [...this.$root.querySelectorAll('.round-stops > ol > li')];
+    },
+    next() {
+        const looks = this.looks();
+        const { first, next } = this.$root.dataset;
+        const left = looks.findIndex((look, n) => n > this.at && look.dataset.made === 'no');
+        globalThis.speechSynthesis.cancel();
+        if (left < 0) {
+            this.stop();
+            this.at = -1;
+            return;
+        }
+        this.at = left;
+        this.going = true;
+        this.label = looks.some((look, n) => n > left && look.dataset.made === 'no') ? next : first;
+        this.mark(looks[left]);
+        looks[left].scrollIntoView({ block: 'center' });
+        const said = new SpeechSynthesisUtterance(looks[left].dataset.say);
+        said.lang = document.documentElement.lang;
+        globalThis.speechSynthesis.speak(said);
+    },
+    stop() {
+        this.going = false;
+        this.label = this.$root.dataset.first;
+        globalThis.speechSynthesis.cancel();
+        this.mark(null);
+    },
+    paper() {
+        globalThis.print();
+    },
+    mark(one) {
+        this.looks().forEach((look) => look.toggleAttribute('data-said', look === one));
+    },
+});

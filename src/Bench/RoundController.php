@@ -73,18 +73,22 @@ final class RoundController extends RendersJob
     private function stop(LoadedJob $loaded, Stop $stop): array
     {
         $check = $this->catalogue->checks->of($stop->at);
+        $name = $this->say->check($stop->at);
+        $how = $this->say->text('check.'.$check->id.'.how');
+        $manner = $check->manner;
+        $caution = null === $manner->caution ? null : $this->say->text('caution.'.$manner->caution);
 
         return [
             'check' => (string) $stop->at,
-            'name' => $this->say->check($stop->at),
-            'how' => $this->say->text('check.'.$check->id.'.how'),
-            'caution' => null === $check->manner->caution
-                ? null
-                : $this->say->text('caution.'.$check->manner->caution),
+            'name' => $name,
+            'how' => $how,
+            'caution' => $caution,
+            // what could hurt is heard before what to do
+            'aloud' => implode(' ', array_filter([rtrim($name, '.?').'.', $caution, $how])),
             'station' => $this->say->text('station.'.$check->station),
-            'engine' => $check->manner->engine,
-            'foot' => $check->manner->footN,
-            'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $check->manner->spoken),
+            'engine' => $manner->engine,
+            'foot' => $manner->footN,
+            'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $manner->spoken),
             'made' => $loaded->state->situation->made($stop->at),
             'rows' => $this->rows($check, $stop),
         ];

@@ -172,11 +172,14 @@ abstract class BrowserTestCase extends TestCase
     {
         $chrome->touch('.prepare button');
         foreach ($chrome->all('.steps li[data-done=no]') as $step) {
-            $chrome->driver->executeScript("arguments[0].scrollIntoView({block: 'center'});", [$step]);
+            $chrome->driver->executeScript("arguments[0].scrollIntoView({block: 'center', behavior: 'instant'});", [
+                $step,
+            ]);
             ++$chrome->taps;
             $field = $step->findElements(WebDriverBy::cssSelector('[data-figure]'));
             if ([] === $field) {
                 $step->findElement(WebDriverBy::cssSelector('.step-tick'))->click();
+                self::assertCount(1, $step->findElements(WebDriverBy::cssSelector('input:checked')), 'it is ticked');
                 continue;
             }
             preg_match('/(\d+(?:\.\d+)?)–(\d+(?:\.\d+)?)/u', $step->getText(), $band);

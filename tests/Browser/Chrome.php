@@ -86,7 +86,7 @@ final class Chrome
     /** The size of the page itself, not of the window around it; a window follows late, so the page is asked. */
     public function size(int $width, int $height): void
     {
-        for ($try = 0; $try < 5; ++$try) {
+        for ($try = 0; $try < 20; ++$try) {
             /** @var array{int, int} $frame */
             $frame = $this->driver->executeScript('return [outerWidth - innerWidth, outerHeight - innerHeight];');
             $this->driver->manage()->window()->setSize(new WebDriverDimension($width + $frame[0], $height + $frame[1]));

@@ -171,16 +171,32 @@ final class Instruments
      */
     public function openLineMlPerS(VehicleRun $run, Corner $corner, Joint $joint = Joint::Wheel): float
     {
-        $circuit = $run->circuits[$this->layout->chamberOf($corner)->id];
+        $piston = $this->circuitOf($run, $corner)->piston;
+        $supply = Circuit::G_CUP + ($piston->portOpens() ? Circuit::G_PORT : 0.0);
+
+        return self::HEAD_KPA / (1.0 / $supply + $this->lineResistance($run, $corner, $joint));
+    }
+
+    /** The same in the first instant of a press: the foot's pressure stands at the master's outlet. */
+    public function pressedLineMlPerS(VehicleRun $run, Corner $corner, Joint $joint): float
+    {
+        $chamber = $this->layout->chamberOf($corner)->id;
+
+        return max(0.0, $run->chamberKpa($chamber, Program::HELD)) / $this->lineResistance($run, $corner, $joint);
+    }
+
+    /** kPa·s/mL from the master's outlet to an opened joint, with what the joint itself takes. */
+    private function lineResistance(VehicleRun $run, Corner $corner, Joint $joint): float
+    {
+        $circuit = $this->circuitOf($run, $corner);
         $place = Joint::HoseTop === $joint ? $this->layout->hoseOf($corner) : $corner;
-        $supply = Circuit::G_CUP + ($circuit->piston->portOpens() ? Circuit::G_PORT : 0.0);
-        $resistance = 1.0 / $supply + 1.0 / Circuit::G_OPENED;
+        $resistance = 1.0 / Circuit::G_OPENED;
         $from = $circuit->node(CircuitBuilder::node($joint->value, $place));
         for ($node = $from; $node > 0; $node = $circuit->parent[$node]) {
             $resistance += 1.0 / max($circuit->forward[$node], 1e-12);
         }
 
-        return self::HEAD_KPA / $resistance;
+        return $resistance;
     }
 
     /**

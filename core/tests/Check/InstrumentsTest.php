@@ -98,6 +98,25 @@ final class InstrumentsTest extends TestCase
     }
 
     /**
+     * Pressed, 1000 kPa stand at the outlet: past the joint's 1/1 the line takes 18.619 − 1/(1 + 0.05) = 17.6667
+     * kPa·s/mL to the bleeder and 11 to the top of the hose. A hose of a hundredth of its 0.15 adds 99 / 0.15.
+     */
+    public function testALinePressedOpen(): void
+    {
+        $ml = fn (array $effects, Joint $joint): float => $this->instruments->pressedLineMlPerS(
+            $this->written(Program::press(), new Effects($effects), static function (CircuitState $state): void {
+                $state->kpa[0] = 1000.0;
+            }),
+            Corner::LeftFront,
+            $joint,
+        );
+        self::assertEqualsWithDelta(1000.0 / 17.6667, $ml([], Joint::Wheel), 1e-3);
+        self::assertEqualsWithDelta(1000.0 / 11.0, $ml([], Joint::HoseTop), 1e-3);
+        self::assertEqualsWithDelta(1000.0 / 677.6667, $ml(['hose@lf' => ['gf' => 0.0015]], Joint::Wheel), 1e-3);
+        self::assertEqualsWithDelta(1000.0 / 11.0, $ml(['hose@lf' => ['gf' => 0.0015]], Joint::HoseTop), 1e-3);
+    }
+
+    /**
      * 400 N of friction, 385 more than a sound seal's 15: (1500 − 385) / 2.55176 = 437.0 kPa, far more than 1.5 mL/s
      * want through 20 + 6.667 + 2.5 + 4 + 1.25 + 1.25 = 35.667 kPa·s/mL: 4 s of it are 60 / 25.5176 = 2.351 mm. Slowly,
      * 0.2 mm/s are 0.5104 mL/s, 18.20 kPa behind it: 400 + 46.45 N. The bracket's part is taken off first.

@@ -110,7 +110,7 @@ final class ObserversTest extends TestCase
     public function testWhatIsCertain(string $type, array $limits, array $effects, string $expected): void
     {
         $words = match ($type) {
-            'push-back' => ['easy', 'slackens', 'shut', 'stuck'],
+            'push-back' => ['easy', 'slackens', 'shut', 'stuck', 'one-stuck'],
             default => isset($limits['spurt_kpa'])
                 ? ['loose', 'frees', 'spurts-stuck', 'dribbles-stuck']
                 : ['loose', 'frees', 'stuck'],
@@ -127,6 +127,22 @@ final class ObserversTest extends TestCase
         )->chances;
         self::assertEqualsWithDelta(1.0, array_combine($words, $seen)[$expected], 1e-4);
         self::assertEqualsWithDelta(1.0, array_sum($seen), 1e-9);
+    }
+
+    /** A stuck piston of four: 0.85 one of them, 0.15 all that are felt; of a caliper with one, always all. */
+    public function testOneOfSeveralPistons(): void
+    {
+        $push = ['moved_mm' => 1.0, 'left_share' => 0.5, 'open_n' => 100.0, 'sigma' => 0.1];
+        $row = ['type' => 'push-back', 'words' => ['easy', 'slackens', 'shut', 'stuck', 'one-stuck']] + $push;
+        foreach (['four-piston-estate' => [0.15, 0.85], 'medium-car' => [1.0, 0.0]] as $preset => $expected) {
+            $stuck = new Effects(['brake@lf' => ['apply' => 900.0, 'hold' => 900.0]]);
+            $seen = $this->read($row)->see(
+                World::subject(World::layout($preset))->with($stuck),
+                Asked::plainly(Place::at(Corner::LeftFront), Corner::LeftFront, new With()),
+                null,
+            )->chances;
+            self::assertEqualsWithDelta($expected, \array_slice($seen, 3), 1e-4, $preset);
+        }
     }
 
     /** @return iterable<string, array{string, array<string, float>, array<string, array<string, float>>, string}> */

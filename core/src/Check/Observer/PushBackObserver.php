@@ -11,10 +11,13 @@ use Rodrel\Core\Shape;
 
 /**
  * A piston pushed back, bleeder shut and then open. Words: easy · hard, then slack by itself · hard shut, easy open ·
- * hard both ways.
+ * hard both ways · one of several hard both ways.
  */
 final readonly class PushBackObserver extends Observer
 {
+    /** Where a caliper has several pistons one of them is stuck, seldom all (estimate; plausible 0.7 to 0.95). */
+    private const ONE_OF_SEVERAL = 0.85;
+
     /**
      * @param float $movedMm travel that feels easy
      * @param float $leftShare force left that feels hard still
@@ -37,8 +40,8 @@ final readonly class PushBackObserver extends Observer
     public static function fromShape(Shape $shape, Observers $book): self
     {
         $wording = Wording::fromShape($shape);
-        if (4 !== \count($wording->words)) {
-            $shape->miss('words', 'four words are expected');
+        if (5 !== \count($wording->words)) {
+            $shape->miss('words', 'five words are expected');
         }
 
         return new self(
@@ -58,6 +61,15 @@ final readonly class PushBackObserver extends Observer
         $stays = Chance::above($this->leftShare, $push->leftShare, $noise);
         $shut = (1.0 - $hardOpen) * (1.0 - $easy);
 
-        return new Seen([(1.0 - $hardOpen) * $easy, $shut * (1.0 - $stays), $shut * $stays, $hardOpen]);
+        $several = \count($subject->instruments->layout->brake($asked->corner())->bleeders()) > 1;
+        $one = $several ? self::ONE_OF_SEVERAL * $hardOpen : 0.0;
+
+        return new Seen([
+            (1.0 - $hardOpen) * $easy,
+            $shut * (1.0 - $stays),
+            $shut * $stays,
+            $hardOpen - $one,
+            $one,
+        ]);
     }
 }
