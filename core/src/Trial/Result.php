@@ -22,6 +22,8 @@ final readonly class Result
     private const STAYS = 'stays';
     /** What it takes to find the right one after a wrong repair (minutes; estimate). */
     private const ONCE_MORE_MINUTES = 45.0;
+    /** How many of what led are kept with a line. */
+    private const BELIEVED = 4;
     /** Who was wrong so often gives the vehicle to somebody else. */
     private const REPAIRS = 4;
 
@@ -73,6 +75,7 @@ final readonly class Result
         [$verdict, $end] = self::look($policy, $play, $vehicle, $clock, $decisions, $odd);
         $belief = $play->diagnosis()->belief;
         [$leader, $mass] = $belief->leader();
+        $believed = \array_slice($belief->groups, 0, self::BELIEVED);
         $nothing = \in_array($end, ['endless', 'not-shown', self::STAYS, self::LOOKED_OVER], true);
         $signed = $nothing ? null : ($verdict->repair ?? $leader);
         $named = (string) $signed;
@@ -115,7 +118,7 @@ final readonly class Result
 
         return new self(
             new Drawn($vehicle->preset, $names, $vehicle->outside),
-            new Ending($end, $named, $right, $mode, $mass, $second, $cured),
+            new Ending($end, $named, $right, $mode, $mass, $second, $cured, $believed),
             new Toll($minutes, $cents, $wrongParts, $acts, $play->lifts, $play->refused, $play->unsafe),
             $odd,
             $decisions,
