@@ -46,5 +46,5 @@ $chrome->go($views['condition'])->tap('.head-title a');
 $chrome->picture("$to/unit.png");
 $chrome->size(800, 1280);
 $chrome->go($views['bench'])->picture("$to/bench-portrait.png");
-$chrome->go($job('Unit 28', 'brake lamp').'/first-look')->picture("$to/round-portrait.png");
+$chrome->go($job('Unit 07', 'all wheels').'/round')->picture("$to/round-portrait.png");
 $chrome->quit();
