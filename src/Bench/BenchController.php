@@ -12,6 +12,7 @@ use App\Job\RendersJob;
 use App\Prediction\Predictions;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\CitedReading;
+use Rodrel\Core\Isolation\NeedsRepair;
 use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Isolation\Stop;
 use Rodrel\Core\Isolation\Walk;
@@ -87,6 +88,14 @@ final class BenchController extends RendersJob
                 ...$cameBack->of($loaded),
                 ...null === $judgement ? [] : \array_slice($this->suspects->commonCauses($judgement), 0, 2),
             ],
+            needing: array_map(
+                fn (NeedsRepair $one): array => [
+                    'name' => $this->say->group($one->group),
+                    'seen' => $this->say->check($one->check).': '
+                        .$this->say->word($one->check, $one->row, $one->word),
+                ],
+                $judgement->needing ?? [],
+            ),
             failed: null === $state->repaired ? null : $state->proof->failed(),
             asleep: \count($state->story->asleep),
         ));

@@ -28,6 +28,7 @@ final readonly class BenchPage
      * @param list<array{id: string, name: string}> $early
      * @param array{name: string, minutes: int, stops: list<string>, decides: string}|null $walk the round to walk now
      * @param list<string> $common
+     * @param list<array{name: string, seen: string}> $needing what was seen and needs repair, cause or not
      */
     public function __construct(
         public ?array $next,
@@ -56,6 +57,7 @@ final readonly class BenchPage
         public string $trace,
         public ?array $walk,
         public array $common,
+        public array $needing,
         public ?Criterion $failed,
         public int $asleep,
     ) {

@@ -18,6 +18,7 @@ use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\BledPayload;
 use Rodrel\Core\Log\Payload\BleedPayload;
 use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -33,13 +34,14 @@ final class BleedController extends RendersJob
     public function __invoke(Job $job): Response
     {
         $loaded = ($this->readJob)($job);
-        $repaired = $loaded->state->repaired;
-        $bleeds = null === $repaired ? null : $this->catalogue->repairs->of($repaired)->opening->bleeds;
-        if (null === $repaired || null === $bleeds || 'none' === $bleeds) {
+        $changed = $loaded->state->changed();
+        $opened = BleedPlan::opened($this->catalogue->repairs, $changed);
+        if ([] === $opened) {
             return $this->page('bleed/waiting.html.twig', $loaded, 'bleed', new BleedWaitingPage(
-                nothing: null !== $bleeds,
+                nothing: [] !== $changed,
             ));
         }
+        $all = [] !== array_filter($opened, static fn (Place $place): bool => $place->isVehicle());
         $now = $loaded->state->story->now();
         $setups = $now->said(BleedSetupPayload::class);
         $setup = $setups[\count($setups) - 1] ?? null;
@@ -50,13 +52,12 @@ final class BleedController extends RendersJob
                 methods: $book->methods,
                 fluids: array_keys($book->fluids),
                 school: $this->say->ui('bleed.order-'.$school->value),
-                renew: 'all' === $bleeds,
+                renew: $all,
             ));
         }
         $setup ??= new BleedSetupPayload('pedal', 'glycol', 'glycol', 'opened');
         $method = $book->methods[$setup->method] ?? throw $this->createNotFoundException();
-        $place = 'all' === $bleeds ? Place::vehicle() : $repaired->place;
-        $plan = BleedPlan::of($loaded->layout, $place, $school, $setup->own);
+        $plan = BleedPlan::of($loaded->layout, $opened, $school, $setup->own);
         $sums = BleedSums::of($loaded->layout, $book, $plan->order, $method, $setup->purpose);
         $log = $this->log($loaded, $method);
         $order = $this->order($sums, $log, $plan->done($loaded->layout, $log));
@@ -77,7 +78,7 @@ final class BleedController extends RendersJob
             reopen: Stage::Done === $loaded->state->stage ? null : ($bled[\count($bled) - 1] ?? null)?->id,
             asks: array_map(
                 fn (string $key): string => $this->say->ui('bleed.ask-'.$key),
-                BleedPlan::asks($loaded->layout, $repaired->id),
+                BleedPlan::asks($loaded->layout, array_map(static fn (GroupAt $one): string => $one->id, $changed)),
             ),
         ));
     }

@@ -20,6 +20,7 @@ use Rodrel\Core\Log\Payload\FittedPart;
 use Rodrel\Core\Log\Payload\HandoverPayload;
 use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\LiftPayload;
+use Rodrel\Core\Log\Payload\LinePayload;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\PreparedPayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
@@ -30,12 +31,15 @@ use Rodrel\Core\Log\Payload\TogetherPayload;
 use Rodrel\Core\Log\Payload\TypedNumber;
 use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Quantity\Unit;
+use Rodrel\Core\Repair\Sheet;
+use Rodrel\Core\Repair\SheetStep;
 use Rodrel\Core\Repair\Step;
 use Rodrel\Core\Rig\HiddenVehicle;
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Part;
 use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\Uid\Uuid;
@@ -172,8 +176,7 @@ final class PlayedJob
 
     public function prepare(): self
     {
-        $group = $this->loaded()->state->repairGroup() ?? throw new \LogicException('The finding was just signed.');
-        foreach ($this->hands->catalogue->repairs->procedureOf($group)->prepare as $item) {
+        foreach ($this->sheet()->prepare as $item) {
             $this->write(new PreparedPayload($item['id']), 1);
         }
 
@@ -184,16 +187,30 @@ final class PlayedJob
     {
         $state = $this->loaded()->state;
         $sheet = $state->story->finding()->id ?? '';
-        $group = $state->repairGroup() ?? throw new \LogicException('The finding was just signed.');
+        $ways = $this->sheet()->ways();
+        $way = \in_array(self::SCHOOL, $ways, true) ? self::SCHOOL : $ways[0] ?? null;
         $steps = array_filter(
-            $this->hands->catalogue->repairs->procedureOf($group)->steps,
-            static fn (Step $step): bool => \in_array($step->way, [null, self::SCHOOL], true),
+            $this->sheet()->steps,
+            static fn (SheetStep $line): bool => \in_array($line->step->way, [null, $way], true),
         );
-        foreach (\array_slice($steps, 0, $count) as $step) {
-            $this->write(new StepPayload($sheet, $step->id, $this->figure($step)), 4);
+        foreach (\array_slice($steps, 0, $count) as $line) {
+            foreach ($line->written() as $name) {
+                $this->write(new StepPayload($sheet, $name, $this->figure($line->step)), 4);
+            }
         }
 
         return $this;
+    }
+
+    /** Another part in the same visit. */
+    public function line(string $group, string $why): self
+    {
+        return $this->write(new LinePayload(GroupAt::parse($group), true, $why), 1);
+    }
+
+    private function sheet(): Sheet
+    {
+        return $this->loaded()->state->sheet() ?? throw new \LogicException('The finding was just signed.');
     }
 
     /** All steps and second looks, and the vehicle is cured. */
@@ -204,14 +221,16 @@ final class PlayedJob
         $group = $state->repairGroup() ?? throw new \LogicException('The finding was just signed.');
         $sheet = $state->story->finding()->id ?? '';
         $this->at = $this->at->modify('+'.Rule::SECOND_LOOK_S.' seconds');
-        foreach ($this->hands->catalogue->repairs->procedureOf($group)->steps as $step) {
-            $done = $state->story->stepDone($sheet, $step->id);
-            if (true === $step->figure?->holdPoint && null !== $done) {
-                $confirm = new ConfirmPayload($done->id);
-                ($this->hands->append)($this->job, $this->hands->second, Uuid::v7(), $confirm, $this->at);
+        foreach ($this->sheet()->steps as $line) {
+            foreach ($line->names as $names) {
+                $done = $state->story->stepDone($sheet, ...$names);
+                if (true === $line->step->figure?->holdPoint && null !== $done) {
+                    $confirm = new ConfirmPayload($done->id);
+                    ($this->hands->append)($this->job, $this->hands->second, Uuid::v7(), $confirm, $this->at);
+                }
             }
         }
-        $this->write(new RepairedPayload($group, $sheet), 3);
+        $this->write(new RepairedPayload($group, $sheet, \array_slice($this->sheet()->groups, 1)), 3);
         $this->vehicle = $afterwards;
 
         return $this;
@@ -219,16 +238,15 @@ final class PlayedJob
 
     public function bleed(): self
     {
-        $repaired = $this->loaded()->state->repaired ?? throw new \LogicException('The repair was just finished.');
-        $bleeds = $this->hands->catalogue->repairs->of($repaired)->opening->bleeds;
-        if ('none' === $bleeds) {
+        $opened = BleedPlan::opened($this->hands->catalogue->repairs, $this->loaded()->state->changed());
+        if ([] === $opened) {
             return $this;
         }
-        $place = 'all' === $bleeds ? Place::vehicle() : $repaired->place;
-        $purpose = 'all' === $bleeds ? 'renew' : 'opened';
+        $all = [] !== array_filter($opened, static fn (Place $place): bool => $place->isVehicle());
+        $purpose = $all ? 'renew' : 'opened';
         $this->write(new BleedSetupPayload('pedal', 'glycol', 'glycol', $purpose, [], 'lot 4471, opened today'), 1);
         $layout = $this->loaded()->layout;
-        foreach (BleedPlan::of($layout, $place)->order as $corner) {
+        foreach (BleedPlan::of($layout, $opened)->order as $corner) {
             foreach ($layout->brake($corner)->bleeders() as $bleeder) {
                 $this->write(new BleedPayload($corner, $bleeder, 9, 'strokes', 'few', 0, 'amber, cloudy'), 5);
                 $this->write(new BleedPayload($corner, $bleeder, 6, 'strokes', 'none', 4, 'clear'), 4);

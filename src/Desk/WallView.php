@@ -56,25 +56,26 @@ final readonly class WallView
     /** @return array{Step|null, int} the first step that is not done, and the seconds until a second look */
     private function step(LoadedJob $loaded): array
     {
-        $group = $loaded->state->repairGroup();
+        $sheet = $loaded->state->sheet();
         $finding = $loaded->state->story->finding();
-        if (null === $group || null === $finding) {
+        if (null === $sheet || null === $finding) {
             return [null, 0];
         }
         $wait = 0;
         foreach ($loaded->state->story->entriesOf(StepPayload::class) as $done) {
-            $of = $this->catalogue->repairs->procedureOf($group)->step($done->payload->step);
+            $of = $done->payload->sheet === $finding->id ? $sheet->find($done->payload->step) : null;
             $waits = !$loaded->state->story->stepConfirmed($done)
                 && ($of->figure->holdPoint ?? false);
             $since = $this->clock->now()->getTimestamp() - $done->takenAt->getTimestamp();
             $wait = $waits ? max($wait, Rule::SECOND_LOOK_S - $since) : $wait;
         }
-        $procedure = $this->catalogue->repairs->procedureOf($group);
-        $way = $this->shop->practice()->wayOf($procedure);
-        foreach ($procedure->steps as $step) {
-            $own = null === $step->way || $step->way === $way;
-            if ($own && null === $loaded->state->story->stepDone($finding->id, $step->id)) {
-                return [$step, $wait];
+        $way = $this->shop->practice()->wayOf($sheet);
+        foreach ($sheet->steps as $line) {
+            $own = null === $line->step->way || $line->step->way === $way;
+            foreach ($own ? $line->names : [] as $names) {
+                if (null === $loaded->state->story->stepDone($finding->id, ...$names)) {
+                    return [$line->step, $wait];
+                }
             }
         }
 

@@ -18,6 +18,7 @@ use Rodrel\Core\Log\Payload\Figure;
 use Rodrel\Core\Log\Payload\HandoverPayload;
 use Rodrel\Core\Log\Payload\ItemPayload;
 use Rodrel\Core\Log\Payload\LiftPayload;
+use Rodrel\Core\Log\Payload\LinePayload;
 use Rodrel\Core\Log\Payload\OverridePayload;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\PreparedPayload;
@@ -83,7 +84,12 @@ final readonly class FormReader
             Kind::Prepared => new PreparedPayload($text('item')),
             Kind::Step => $this->step($form),
             Kind::Confirm => new ConfirmPayload($text('step')),
-            Kind::Repaired => new RepairedPayload($this->group($text('group')), $text('sheet')),
+            Kind::Repaired => new RepairedPayload($this->group($text('group')), $text('sheet'), $this->also($form)),
+            Kind::Line => new LinePayload(
+                $this->group($text('group')),
+                $form->getBoolean('in'),
+                $this->fields->choice($form, 'why', LinePayload::WHYS),
+            ),
             Kind::Bleed => $this->bleed($form),
             Kind::BleedSetup => $this->bleedSetup($form),
             Kind::Waive => new WaivePayload($text('criterion'), $text('reason', 'input.reason')),
@@ -104,6 +110,19 @@ final readonly class FormReader
     private function group(string $typed): GroupAt
     {
         return GroupAt::tryParse($typed) ?? throw InvalidInput::because('input.group');
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return list<GroupAt>
+     */
+    private function also(InputBag $form): array
+    {
+        return array_map(
+            fn (mixed $one): GroupAt => $this->group(\is_string($one) ? $one : ''),
+            array_values($form->all('also')),
+        );
     }
 
     /** @param InputBag<bool|float|int|string> $form */

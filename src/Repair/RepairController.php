@@ -20,8 +20,10 @@ use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Quantity\Quantity;
-use Rodrel\Core\Repair\Procedure;
-use Rodrel\Core\Repair\Step;
+use Rodrel\Core\Repair\Sheet;
+use Rodrel\Core\Repair\SheetStep;
+use Rodrel\Core\Vocabulary\GroupAt;
+use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -52,46 +54,62 @@ final class RepairController extends RendersJob
                 stale: $stale,
             ));
         }
-        $procedure = $this->catalogue->repairs->procedureOf($group);
+        $sheet = $loaded->state->sheet() ?? throw new \LogicException('There is a repair.');
         $finding = $loaded->state->story->finding();
         $repaired = $loaded->state->story->last(RepairedPayload::class);
-        $sheet = $finding->id ?? ($repaired->payload->sheet ?? '');
-        $prepared = $this->prepared($loaded, $procedure);
-        $way = $this->way($procedure, $request->query->getString('way'));
-        $own = array_filter($procedure->steps, static fn (Step $one): bool => null === $one->way || $one->way === $way);
-        $steps = array_values(array_map(fn (Step $one): array => $this->step($loaded, $one, $sheet), $own));
-        $next = null;
+        $id = $finding->id ?? ($repaired->payload->sheet ?? '');
+        $prepared = $this->prepared($loaded, $sheet);
+        $way = $this->way($sheet, $request->query->getString('way'));
+        $own = array_filter(
+            $sheet->steps,
+            static fn (SheetStep $one): bool => null === $one->step->way || $one->step->way === $way,
+        );
+        $several = \count($sheet->groups) > 1;
+        $steps = array_values(array_map(
+            fn (SheetStep $one): array => $this->step($loaded, $one, $id, $several),
+            $own,
+        ));
+        $next = $nextLabel = null;
+        $complete = true;
         foreach ($steps as $step) {
-            $next ??= null === $step['done'] ? $step['id'] : null;
+            foreach ($step['places'] as $place) {
+                if (null === $place['done']) {
+                    $nextLabel ??= $step['label'];
+                    $next ??= $place['name'];
+                    $complete = $complete && !$step['required'];
+                }
+            }
         }
-
-        $lacks = static fn (array $step): bool => $step['required'] && null === $step['done'];
 
         return $this->page('repair/repair.html.twig', $loaded, 'repair', new RepairPage(
             group: (string) $group,
             title: $this->say->work($group),
             sentence: null === $finding ? '' : $this->say->again($finding->payload->sentence),
-            sheet: $sheet,
+            sheet: $id,
             prepare: $prepared,
             ready: [] === array_filter($prepared, static fn (array $item): bool => !$item['done']),
             steps: $steps,
             nextStep: $next,
-            nextLabel: null === $next ? null : $this->say->text('step.'.$next),
+            nextLabel: $nextLabel,
             photos: $this->byStep($loaded),
             way: $way,
-            ways: $procedure->ways(),
+            ways: $sheet->ways(),
             finished: null === $finding,
             reopen: null === $finding && Stage::Done !== $loaded->state->stage ? $repaired?->id : null,
-            complete: [] === array_filter($steps, $lacks),
-            inspect: array_map(fn (string $id): string => $this->say->text('inspect.'.$id), $procedure->inspect),
-            opens: $this->catalogue->repairs->opensSystem($group),
+            complete: $complete,
+            inspect: array_map(fn (string $one): string => $this->say->text('inspect.'.$one), $sheet->inspect),
+            opens: $sheet->opens($this->catalogue->repairs),
+            also: array_map(
+                fn (GroupAt $one): array => ['group' => (string) $one, 'name' => $this->say->group($one)],
+                \array_slice($sheet->groups, 1),
+            ),
         ));
     }
 
     /** The school's way of doing it, unless the other one was asked for. */
-    private function way(Procedure $procedure, string $asked): string
+    private function way(Sheet $sheet, string $asked): string
     {
-        return \in_array($asked, $procedure->ways(), true) ? $asked : $this->shop->practice()->wayOf($procedure);
+        return \in_array($asked, $sheet->ways(), true) ? $asked : $this->shop->practice()->wayOf($sheet);
     }
 
     /** @return array<string, list<array<string, mixed>>> */
@@ -108,7 +126,7 @@ final class RepairController extends RendersJob
     }
 
     /** @return list<array{id: string, label: string, count: int, done: bool}> */
-    private function prepared(LoadedJob $loaded, Procedure $procedure): array
+    private function prepared(LoadedJob $loaded, Sheet $sheet): array
     {
         $have = array_map(
             static fn (Entry $entry): string => $entry->payload->item,
@@ -122,7 +140,7 @@ final class RepairController extends RendersJob
                 'count' => $item['count'],
                 'done' => \in_array($item['id'], $have, true),
             ],
-            $procedure->prepare,
+            $sheet->prepare,
         );
     }
 
@@ -133,14 +151,28 @@ final class RepairController extends RendersJob
     }
 
     /** @return array<string, mixed> */
-    private function step(LoadedJob $loaded, Step $step, string $sheet): array
+    private function step(LoadedJob $loaded, SheetStep $line, string $sheet, bool $several): array
     {
-        $done = $loaded->state->story->stepDone($sheet, $step->id);
-        $confirmed = null !== $done && $loaded->state->story->stepConfirmed($done);
-        $wait = null === $done ? 0 : max(0, Rule::SECOND_LOOK_S - $this->since($done));
-        $figure = $done?->payload->figure;
+        $step = $line->step;
         $own = $loaded->state->story->torques()[$step->id] ?? null;
         $band = $step->figure?->band($own);
+        $places = [];
+        foreach ($line->names as $place => $names) {
+            $done = $loaded->state->story->stepDone($sheet, ...$names);
+            $figure = $done?->payload->figure;
+            $places[] = [
+                'name' => $names[0],
+                'where' => $several && Place::VEHICLE !== $place ? $this->say->place((string) $place) : '',
+                'done' => $done?->id,
+                'figure' => $figure?->said(),
+                'outside' => null !== $figure
+                    && null !== $band
+                    && ($figure->core < $band[0] || $figure->core > $band[1]),
+                'confirmed' => null !== $done && $loaded->state->story->stepConfirmed($done),
+                'wait' => null === $done ? 0 : (int) ceil(max(0, Rule::SECOND_LOOK_S - $this->since($done)) / 60),
+                'by' => null === $done ? '' : $this->users->names()[$done->author] ?? '',
+            ];
+        }
 
         return [
             'id' => $step->id,
@@ -159,12 +191,8 @@ final class RepairController extends RendersJob
             'hold' => $step->figure->holdPoint ?? false,
             'opens' => $step->opens,
             'required' => $step->required,
-            'done' => $done?->id,
-            'figure' => $figure?->said(),
-            'outside' => null !== $figure && null !== $band && ($figure->core < $band[0] || $figure->core > $band[1]),
-            'confirmed' => $confirmed,
-            'wait' => (int) ceil($wait / 60),
-            'by' => null === $done ? '' : $this->users->names()[$done->author] ?? '',
+            'done' => [] === array_filter($places, static fn (array $one): bool => null === $one['done']),
+            'places' => $places,
         ];
     }
 }

@@ -14,6 +14,7 @@ final readonly class RepairPage
      * @param string|null $reopen the entry that finished it, while it can be opened again
      * @param list<string> $ways
      * @param list<string> $inspect
+     * @param list<array{group: string, name: string}> $also what else the visit changes
      */
     public function __construct(
         public string $group,
@@ -33,6 +34,7 @@ final readonly class RepairPage
         public bool $complete,
         public array $inspect,
         public bool $opens,
+        public array $also,
     ) {
     }
 }

@@ -16,6 +16,7 @@ use App\Job\RendersJob;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Refused;
+use Rodrel\Core\Vocabulary\StepAt;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
@@ -51,7 +52,7 @@ final class SheetController extends RendersJob
             $ticked = $this->ticked($form);
             foreach ($ticked as [$kind, $id, $fields]) {
                 $name = $this->say->text(isset($fields['step'])
-                    ? 'step.'.$fields['step']
+                    ? 'step.'.StepAt::done($fields['step'])
                     : 'prepare.'.($fields['item'] ?? ''));
                 /** @var InputBag<bool|float|int|string> $one */
                 $one = new InputBag($fields);

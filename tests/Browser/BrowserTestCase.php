@@ -171,7 +171,7 @@ abstract class BrowserTestCase extends TestCase
     protected function recordSheet(Chrome $chrome): void
     {
         $chrome->touch('.prepare button');
-        foreach ($chrome->all('.steps li[data-done=no]') as $step) {
+        foreach ($chrome->all('.step-line[data-done=no]') as $step) {
             $chrome->driver->executeScript("arguments[0].scrollIntoView({block: 'center', behavior: 'instant'});", [
                 $step,
             ]);
@@ -182,7 +182,8 @@ abstract class BrowserTestCase extends TestCase
                 self::assertCount(1, $step->findElements(WebDriverBy::cssSelector('input:checked')), 'it is ticked');
                 continue;
             }
-            preg_match('/(\d+(?:\.\d+)?)–(\d+(?:\.\d+)?)/u', $step->getText(), $band);
+            $line = $step->findElement(WebDriverBy::xpath('..'))->getText();
+            preg_match('/(\d+(?:\.\d+)?)–(\d+(?:\.\d+)?)/u', $line, $band);
             $field[0]->sendKeys((string) (((float) ($band[1] ?? 24) + (float) ($band[2] ?? 24)) / 2.0));
         }
         $chrome->tap('.record-bar [form=sheet-form]');

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Bleeding;
 
+use Rodrel\Core\Repair\Repairs;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vehicle\RearValve;
 use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
 
 /** Which bleeders to open, in which order, and when each is done. */
@@ -22,6 +24,26 @@ final readonly class BleedPlan
     {
     }
 
+    /**
+     * What the run begins from: where each part was opened, the whole vehicle where one of them wants that.
+     *
+     * @param list<GroupAt> $changed in the visit
+     *
+     * @return list<Place> none where nothing has to be bled
+     */
+    public static function opened(Repairs $repairs, array $changed): array
+    {
+        $places = [];
+        foreach ($changed as $group) {
+            $bleeds = $repairs->of($group)->opening->bleeds;
+            if ('none' !== $bleeds) {
+                $places[] = 'all' === $bleeds ? Place::vehicle() : $group->place;
+            }
+        }
+
+        return $places;
+    }
+
     /** `rr`, or `lf-inner` where a caliper has two bleeders. */
     public static function key(string $corner, string $bleeder): string
     {
@@ -31,12 +53,12 @@ final readonly class BleedPlan
     /**
      * Only what was opened, or everything; opening the master's side opens everything.
      *
-     * @param Place $place what was opened
+     * @param list<Place> $places what was opened
      * @param list<Corner> $own the maker's own order, which goes before every school; wheels it leaves out follow
      */
     public static function of(
         Layout $layout,
-        Place $place,
+        array $places,
         BleedOrder $school = BleedOrder::FarthestFirst,
         array $own = [],
     ): self {
@@ -45,7 +67,7 @@ final readonly class BleedPlan
             array_filter($school->wheels($layout), static fn (Corner $corner): bool => !\in_array($corner, $own, true)),
         );
         foreach ([...$own, ...$wheels] as $corner) {
-            if ($place->covers(Place::at($corner))) {
+            if ([] !== array_filter($places, static fn (Place $one): bool => $one->covers(Place::at($corner)))) {
                 $order[] = $corner;
             }
         }
@@ -56,22 +78,22 @@ final readonly class BleedPlan
     /**
      * What this vehicle wants before and beside its wheels, as keys of sentences.
      *
-     * @param string $repair what was repaired
+     * @param list<string> $repairs what was repaired
      *
      * @return list<string>
      */
-    public static function asks(Layout $layout, string $repair): array
+    public static function asks(Layout $layout, array $repairs): array
     {
         $drums = array_filter(Corner::cases(), static fn (Corner $corner): bool => !$layout->brake($corner)->disc);
         $follows = array_filter($layout->pipework->valves, static fn (RearValve $valve): bool => $valve->followsLoad);
-        $upstream = \in_array($repair, self::UPSTREAM, true);
+        $upstream = [] !== array_intersect($repairs, self::UPSTREAM);
 
         return array_keys(array_filter([
             'shoes-first' => [] !== $drums,
             'load-valve-held' => [] !== $follows,
             'shuttle-centred' => !$layout->pipework->modulator && \count($layout->chambers) > 1,
             'remote-first' => null !== $layout->assist->remote,
-            'master-first' => 'master' === $repair,
+            'master-first' => \in_array('master', $repairs, true),
             'cycled' => $layout->pipework->modulator && $upstream,
             'clutch-too' => $layout->pipework->sharedClutch && $upstream,
         ]));

@@ -31,6 +31,7 @@ final readonly class Judgement
     /**
      * @param array<string, float> $groups mass by repair group, heaviest first
      * @param array<string, float> $suspects mass by fault at place, heaviest first
+     * @param list<NeedsRepair> $needing what was seen and needs repair, whether or not it made the complaint
      */
     private function __construct(
         public array $groups,
@@ -39,6 +40,7 @@ final readonly class Judgement
         private Reasons $reasons,
         public Advice $advice,
         public Margins $margins,
+        public array $needing,
     ) {
         $this->arguments = $reasons->arguments;
         $this->struck = $reasons->struck;
@@ -58,6 +60,7 @@ final readonly class Judgement
             Reasons::of($belief),
             Advice::of(Verdict::of($belief, $now, $settings)),
             Margins::of($belief, $now, $settings, $fitted),
+            NeedsRepair::in($belief),
         );
     }
 
@@ -81,6 +84,7 @@ final readonly class Judgement
             'second' => $this->second,
             'advice' => $this->advice->toArray(),
             'margins' => $this->margins->toArray(),
+            'needing' => array_map(static fn (NeedsRepair $one): array => $one->toArray(), $this->needing),
         ] + $this->reasons->toArray();
     }
 
@@ -96,6 +100,7 @@ final readonly class Judgement
             Reasons::fromShape($shape),
             Advice::fromShape($shape->in('advice'), $checks),
             Margins::fromShape($shape->in('margins')),
+            array_values(array_map(NeedsRepair::fromShape(...), $shape->each('needing'))),
         );
     }
 }

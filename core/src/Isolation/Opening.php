@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Isolation;
 
+use Rodrel\Core\Fault\Particle;
 use Rodrel\Core\Vocabulary\GroupAt;
 
 /** The belief that an epoch starts from: a weight per hypothesis and the mass of "a second fault" that is not named. */
@@ -85,39 +86,43 @@ final readonly class Opening
      * After a repair: what was replaced is sound but for a small chance; a pair of which one was cured leaves the
      * other;
      * where the finding was right the vehicle is now either sound or shows its second fault; where it was wrong the
-     * other suspects stay.
+     * other suspects stay. Of several parts changed in one visit each is sound now.
+     *
+     * @param list<GroupAt> $groups all that was changed
      */
     public static function afterRepair(
         Field $field,
         Belief $before,
-        GroupAt $group,
+        array $groups,
         Context $context,
         float $secondAfterRepair,
     ): self {
         $posterior = $before->weights->posterior;
+        $changed = array_flip(array_map(strval(...), $groups));
+        $isNew = static fn (Particle $one): bool => isset($changed[(string) $one->group]);
         $prior = $field->prior($context);
         $cured = 0.0;
         foreach ($field->particles as $i => $particle) {
-            $own = $particle->group->is($group);
+            $own = $isNew($particle);
             $cured += $own ? $posterior[$i] ?? 0.0 : 0.0;
         }
         // two faults that nobody could name: one may have been cured, the other may be anything
         // a complaint that the repaired fault does not explain still stands: then there is a second one as a rule
-        $unexplained = Testimony::unexplained($before, $group);
+        $unexplained = Testimony::unexplained($before, $groups);
         $secondAfterRepair = null === $unexplained ? $secondAfterRepair : max($secondAfterRepair, self::STILL_STANDS);
         $spread = [];
         foreach ($field->particles as $i => $particle) {
-            $spread[$i] = $particle->group->is($group) ? 0.0 : $prior[$i] * ($unexplained[$i] ?? 1.0);
+            $spread[$i] = $isNew($particle) ? 0.0 : $prior[$i] * ($unexplained[$i] ?? 1.0);
         }
         $unnamed = $secondAfterRepair * $cured;
         foreach ($field->composed as $n => [$i, $j]) {
-            $own = (int) $field->particles[$i]->group->is($group) + (int) $field->particles[$j]->group->is($group);
+            $own = (int) $isNew($field->particles[$i]) + (int) $isNew($field->particles[$j]);
             $unnamed += $own > 0 ? $posterior[$field->named() + $n] ?? 0.0 : 0.0;
         }
         $others = array_sum($spread);
         $weights = [];
         foreach ($field->particles as $i => $particle) {
-            $own = $particle->group->is($group);
+            $own = $isNew($particle);
             $weights[$i] = $own
                 ? self::NEW_PART_FAULTY * ($posterior[$i] ?? 0.0)
                 : ($posterior[$i] ?? 0.0) + $unnamed * $spread[$i] / max($others, 1e-12);
@@ -129,7 +134,7 @@ final readonly class Opening
         foreach ($field->pairs as $n => [$i, $j]) {
             $mass = $posterior[$first + $n] ?? 0.0;
             $weights[$first + $n] = 0.0;
-            $left = array_filter([$i, $j], static fn (int $one): bool => !$field->particles[$one]->group->is($group));
+            $left = array_filter([$i, $j], static fn (int $one): bool => !$isNew($field->particles[$one]));
             if (2 === \count($left)) {
                 $weights[$first + $n] = $mass;
             } else {

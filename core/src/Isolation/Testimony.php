@@ -88,10 +88,13 @@ final readonly class Testimony
     /**
      * What a repair does not explain of all that was said: how likely each hypothesis is to make the driver say that.
      *
+     * @param list<GroupAt> $changed
+     *
      * @return array<int, float>|null by single fault; null where it explains everything
      */
-    public static function unexplained(Belief $before, GroupAt $repaired): ?array
+    public static function unexplained(Belief $before, array $changed): ?array
     {
+        $names = array_flip(array_map(strval(...), $changed));
         $field = $before->field;
         $factors = array_fill(0, \count($field->particles), 1.0);
         $some = false;
@@ -104,7 +107,7 @@ final readonly class Testimony
                 $all = $own = $weight = 0.0;
                 foreach ($field->particles as $i => $particle) {
                     $all += $before->opening->weights[$i] * $chances[$i];
-                    $mass = $particle->group->is($repaired) ? $before->weights->posterior[$i] ?? 0.0 : 0.0;
+                    $mass = isset($names[(string) $particle->group]) ? $before->weights->posterior[$i] ?? 0.0 : 0.0;
                     $own += $mass * $chances[$i];
                     $weight += $mass;
                 }

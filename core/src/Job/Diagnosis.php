@@ -60,15 +60,15 @@ final readonly class Diagnosis
     private static function beliefs(Field $field, JobState $state, Settings $settings): array
     {
         $beliefs = [];
-        $repaired = null;
+        $repaired = [];
         $checks = $state->catalogue()->checks;
         foreach ($state->story->chapters as $n => $chapter) {
             foreach ($chapter->said(RepairedPayload::class) as $payload) {
-                $repaired = $payload->group;
+                $repaired = $payload->groups();
             }
             $context = self::context($state, $chapter);
             $opening
-                = 0 === $n || null === $repaired
+                = 0 === $n || [] === $repaired
                     ? Opening::first(
                         $field,
                         $context,
@@ -153,8 +153,8 @@ final readonly class Diagnosis
     {
         $places = $chapter->openedAt($state->catalogue()->checks);
         foreach ($chapter->said(RepairedPayload::class) as $repaired) {
-            if ($state->catalogue()->repairs->opensSystem($repaired->group)) {
-                $places[] = $repaired->group->place;
+            foreach (array_filter($repaired->groups(), $state->catalogue()->repairs->opensSystem(...)) as $group) {
+                $places[] = $group->place;
             }
         }
         $wheels = [];

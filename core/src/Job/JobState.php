@@ -12,6 +12,7 @@ use Rodrel\Core\Log\Chapter;
 use Rodrel\Core\Log\Door;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Payload\LinePayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
@@ -23,6 +24,7 @@ use Rodrel\Core\Proof\ProofBook;
 use Rodrel\Core\Proof\ProofRun;
 use Rodrel\Core\Proof\SameDrive;
 use Rodrel\Core\Quantity\Quantity;
+use Rodrel\Core\Repair\Sheet;
 use Rodrel\Core\Repair\Step;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\GroupAt;
@@ -53,21 +55,22 @@ final readonly class JobState implements Door
     public static function of(Catalogue $catalogue, Layout $layout, ?SoundSignature $sound, Story $story): self
     {
         $vehicle = new Vehicle($catalogue, $layout, $sound);
-        $repaired = $story->last(RepairedPayload::class)?->payload->group;
+        $changed = $story->last(RepairedPayload::class)?->payload->groups() ?? [];
+        $repaired = $changed[0] ?? null;
         $now = $story->now();
         $readings = $now->readings($catalogue->checks, $sound);
         $left = [
-            CriterionRule::OPEN_STEPS => self::openSteps($catalogue, $story, $repaired),
+            CriterionRule::OPEN_STEPS => self::openSteps($catalogue, $layout, $story, $changed),
             CriterionRule::SAFETY_ITEMS => self::safetyItems($story),
-            CriterionRule::UNBLED => self::unbled($catalogue, $now, $repaired),
+            CriterionRule::UNBLED => self::unbled($catalogue, $now, $changed),
         ];
         $driven = self::driven($layout);
         $drive = null === $repaired ? null : self::sameDrive($catalogue, $story);
         $book = $catalogue->proof->on($layout->reach(), $catalogue->checks);
-        $proof = ProofRun::of($book, $readings, $left, self::waived($now), $repaired, $drive, $driven);
-        $open = self::standsOpen($catalogue, $book, $now, $repaired, $readings, $left, $driven);
+        $proof = ProofRun::of($book, $readings, $left, self::waived($now), $changed, $drive, $driven);
+        $open = self::standsOpen($catalogue, $book, $now, $changed, $readings, $left, $driven);
         $car = $now->carState($catalogue->checks, $open);
-        $stage = self::stageOf($catalogue, $story, $repaired, $proof);
+        $stage = self::stageOf($catalogue, $story, $changed, $proof);
 
         $situation = new Situation(
             $car,
@@ -132,6 +135,22 @@ final readonly class JobState implements Door
         return $this->story->finding()->payload->group ?? $this->repaired;
     }
 
+    public function sheet(): ?Sheet
+    {
+        $finding = $this->story->finding()?->payload->group;
+        $groups = null === $finding
+            ? $this->story->last(RepairedPayload::class)?->payload->groups()
+            : [$finding, ...array_map(static fn (LinePayload $line): GroupAt => $line->group, $this->story->lines())];
+
+        return null === $groups ? null : Sheet::of($this->catalogue()->repairs, $this->layout(), $groups);
+    }
+
+    /** @return list<GroupAt> all that was changed in the visit that opened this epoch, the finding's first */
+    public function changed(): array
+    {
+        return $this->story->last(RepairedPayload::class)?->payload->groups() ?? [];
+    }
+
     public function mayHandOver(): bool
     {
         return $this->proof->passed()
@@ -142,24 +161,29 @@ final readonly class JobState implements Door
     /**
      * Required steps of the sheet that opened this epoch which are not done, or done and not confirmed.
      *
-     * @return list<string>
+     * @param list<GroupAt> $changed
+     *
+     * @return list<string> what is done, without where
      */
-    private static function openSteps(Catalogue $catalogue, Story $story, ?GroupAt $repaired): array
+    private static function openSteps(Catalogue $catalogue, Layout $layout, Story $story, array $changed): array
     {
-        if (null === $repaired) {
+        if ([] === $changed) {
             return [];
         }
         $sheet = $story->last(RepairedPayload::class)?->payload->sheet ?? '';
         $open = [];
-        foreach ($catalogue->repairs->procedureOf($repaired)->steps as $step) {
-            $done = $story->stepDone($sheet, $step->id);
-            $unseen = null !== $done && true === $step->figure?->holdPoint && !$story->stepConfirmed($done);
-            if ($step->required && (null === $done || $unseen || self::isOutside($story, $step, $done))) {
-                $open[] = $step->id;
+        foreach (Sheet::of($catalogue->repairs, $layout, $changed)->steps as $line) {
+            $step = $line->step;
+            foreach ($step->required ? $line->names : [] as $names) {
+                $done = $story->stepDone($sheet, ...$names);
+                $unseen = null !== $done && true === $step->figure?->holdPoint && !$story->stepConfirmed($done);
+                if (null === $done || $unseen || self::isOutside($story, $step, $done)) {
+                    $open[$step->id] = $step->id;
+                }
             }
         }
 
-        return $open;
+        return array_values($open);
     }
 
     /**
@@ -183,12 +207,19 @@ final readonly class JobState implements Door
         return null === $own || abs($typed - $own) > self::WRENCH * $own || !$story->stepConfirmedByAnother($done);
     }
 
-    /** @return list<string> what was opened in the repair and whose bleed is not logged */
-    private static function unbled(Catalogue $catalogue, Chapter $now, ?GroupAt $repaired): array
+    /**
+     * @param list<GroupAt> $changed
+     *
+     * @return list<string> what was opened in the repair and whose bleed is not logged
+     */
+    private static function unbled(Catalogue $catalogue, Chapter $now, array $changed): array
     {
-        $wants = null !== $repaired && 'none' !== $catalogue->repairs->of($repaired)->opening->bleeds;
+        $opened = array_filter(
+            $changed,
+            static fn (GroupAt $one): bool => 'none' !== $catalogue->repairs->of($one)->opening->bleeds,
+        );
 
-        return $wants && !$now->has(Kind::Bled) ? [(string) $repaired] : [];
+        return $now->has(Kind::Bled) ? [] : array_values(array_map(strval(...), $opened));
     }
 
     /** @return list<string> wheels that turn their driveline along, so that one finger is not enough */
@@ -249,17 +280,18 @@ final readonly class JobState implements Door
      * @param list<Reading> $readings
      * @param array<string, list<string>> $left
      * @param list<string> $driven
+     * @param list<GroupAt> $changed
      */
     private static function standsOpen(
         Catalogue $catalogue,
         ProofBook $book,
         Chapter $now,
-        ?GroupAt $repaired,
+        array $changed,
         array $readings,
         array $left,
         array $driven,
     ): bool {
-        $open = null !== $repaired && $catalogue->repairs->opensSystem($repaired);
+        $open = [] !== array_filter($changed, $catalogue->repairs->opensSystem(...));
         $since = null;
         foreach ($now->entriesOf(ReadingPayload::class) as $entry) {
             $wake = $catalogue->checks->of($entry->payload->check)->demand->wake;
@@ -278,13 +310,14 @@ final readonly class JobState implements Door
             $after,
             $left,
             self::waived($now),
-            $repaired,
+            $changed,
             null,
             $driven,
         )->standingPassed();
     }
 
-    private static function stageOf(Catalogue $catalogue, Story $story, ?GroupAt $repaired, ProofRun $proof): Stage
+    /** @param list<GroupAt> $changed */
+    private static function stageOf(Catalogue $catalogue, Story $story, array $changed, ProofRun $proof): Stage
     {
         $now = $story->now();
 
@@ -292,9 +325,9 @@ final readonly class JobState implements Door
             null === $story->intake() => Stage::Intake,
             $now->has(Kind::Handover), $now->has(Kind::Closed) => Stage::Done,
             null !== $story->finding() => Stage::Repair,
-            null === $repaired => Stage::Bench,
+            [] === $changed => Stage::Bench,
             null !== $proof->failed() => Stage::Bench,
-            'none' !== $catalogue->repairs->of($repaired)->opening->bleeds && !$now->has(Kind::Bled) => Stage::Bleed,
+            [] !== self::unbled($catalogue, $now, $changed) => Stage::Bleed,
             default => Stage::Proof,
         };
     }

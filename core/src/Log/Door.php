@@ -8,6 +8,7 @@ use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Isolation\Situation;
 use Rodrel\Core\Proof\ProofRun;
+use Rodrel\Core\Repair\Sheet;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\GroupAt;
 
@@ -35,6 +36,9 @@ interface Door
 
     /** The repair group whose sheet is open: the signed finding's, else the one last carried out. */
     public function repairGroup(): ?GroupAt;
+
+    /** The repair sheet of the visit: the finding's part and all others on the work list; null without a finding. */
+    public function sheet(): ?Sheet;
 
     public function mayHandOver(): bool;
 }

@@ -18,6 +18,7 @@ use Rodrel\Core\Log\Payload\HandoverPayload;
 use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\ItemPayload;
 use Rodrel\Core\Log\Payload\LiftPayload;
+use Rodrel\Core\Log\Payload\LinePayload;
 use Rodrel\Core\Log\Payload\MendedPayload;
 use Rodrel\Core\Log\Payload\OverridePayload;
 use Rodrel\Core\Log\Payload\Payload;
@@ -46,6 +47,7 @@ enum Kind: string
     case Together = 'together';
     case Undo = 'undo';
     case Finding = 'finding';
+    case Line = 'line';
     case Prepared = 'prepared';
     case Step = 'step';
     case Confirm = 'confirm';
@@ -74,6 +76,7 @@ enum Kind: string
         'together' => TogetherPayload::class,
         'undo' => UndoPayload::class,
         'finding' => FindingPayload::class,
+        'line' => LinePayload::class,
         'prepared' => PreparedPayload::class,
         'step' => StepPayload::class,
         'confirm' => ConfirmPayload::class,

@@ -10,6 +10,7 @@ use Rodrel\Core\Log\Payload\FiguresPayload;
 use Rodrel\Core\Log\Payload\FindingPayload;
 use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\ItemPayload;
+use Rodrel\Core\Log\Payload\LinePayload;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
@@ -161,6 +162,18 @@ final readonly class Story
         return [] !== array_filter($this->asleep, static fn (Entry $entry): bool => $entry->id === $id);
     }
 
+    /** @return list<LinePayload> what else this visit changes, in the order it was put in; what was taken out is not */
+    public function lines(): array
+    {
+        $lines = [];
+        foreach ($this->now()->said(LinePayload::class) as $line) {
+            unset($lines[(string) $line->group]);
+            $lines[(string) $line->group] = $line;
+        }
+
+        return array_values(array_filter($lines, static fn (LinePayload $line): bool => $line->in));
+    }
+
     /** @return list<Entry<ItemPayload>> open items that are not settled */
     public function openItems(): array
     {
@@ -229,14 +242,16 @@ final readonly class Story
 
     /**
      * @param string $sheet the id of the finding that the repair sheet follows from
+     * @param string ...$names under which the step may be written
      *
      * @return Entry<StepPayload>|null
      */
-    public function stepDone(string $sheet, string $step): ?Entry
+    public function stepDone(string $sheet, string ...$names): ?Entry
     {
         $done = null;
         foreach ($this->entriesOf(StepPayload::class) as $entry) {
-            $done = $entry->payload->sheet === $sheet && $entry->payload->step === $step ? $entry : $done;
+            $is = $entry->payload->sheet === $sheet && \in_array($entry->payload->step, $names, true);
+            $done = $is ? $entry : $done;
         }
 
         return $done;

@@ -41,9 +41,12 @@ final readonly class CriterionRule
         $this->after = $shape->texts('after');
     }
 
-    public function isWantedAfter(?GroupAt $repaired): bool
+    /** @param list<GroupAt> $changed in the visit */
+    public function isWantedAfter(array $changed): bool
     {
-        return [] === $this->after || \in_array($repaired?->id, $this->after, true);
+        $ids = array_map(static fn (GroupAt $one): string => $one->id, $changed);
+
+        return [] === $this->after || [] !== array_intersect($ids, $this->after);
     }
 
     public static function fromShape(Shape $shape): self

@@ -23,7 +23,7 @@ final readonly class ProofRun
      * @param array<string, list<string>> $left what is still open, by kind of computed criterion
      * @param array<string, string> $waived criterion → reason
      * @param list<string> $driven rows of wheels whose own driveline is felt when they are turned
-     * @param GroupAt|null $repaired what was repaired: some criteria are wanted after some repairs
+     * @param list<GroupAt> $changed what was repaired: some criteria are wanted after some repairs
      * @param SameDrive|null $drive null where no temperatures were taken before
      */
     public static function of(
@@ -31,13 +31,13 @@ final readonly class ProofRun
         array $readings,
         array $left,
         array $waived,
-        ?GroupAt $repaired = null,
+        array $changed = [],
         ?SameDrive $drive = null,
         array $driven = [],
     ): self {
         $criteria = [];
         foreach ($book->criteria as $rule) {
-            if (!$rule->isWantedAfter($repaired)) {
+            if (!$rule->isWantedAfter($changed)) {
                 continue;
             }
             $reason = $rule->neverWaived ? null : $waived[$rule->id] ?? null;

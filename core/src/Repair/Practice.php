@@ -29,12 +29,10 @@ final readonly class Practice
         );
     }
 
-    /** The shop's way of a procedure; '' where there is one way. */
-    public function wayOf(Procedure $procedure): string
+    /** The shop's way of what a sheet leaves open; '' where there is one way. */
+    public function wayOf(Sheet $sheet): string
     {
-        $way = $this->ways[$procedure->id] ?? '';
-
-        return \in_array($way, $procedure->ways(), true) ? $way : $procedure->ways()[0] ?? '';
+        return array_values(array_intersect($sheet->ways(), $this->ways))[0] ?? $sheet->ways()[0] ?? '';
     }
 
     /** @return list<string> */

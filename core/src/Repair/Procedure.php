@@ -14,12 +14,16 @@ final readonly class Procedure
      * @param list<array{id: string, count: int}> $prepare
      * @param non-empty-list<Step> $steps
      * @param list<string> $inspect what to look at while it is open
+     * @param bool $eachWheel of an axle: one set of steps a wheel
+     * @param bool $afterAll once everything is closed again
      */
     private function __construct(
         public string $id,
         public array $prepare,
         public array $steps,
         public array $inspect,
+        public bool $eachWheel,
+        public bool $afterAll,
     ) {
     }
 
@@ -35,7 +39,14 @@ final readonly class Procedure
             throw $shape->wrong('steps', 'at least one step is expected');
         }
 
-        return new self($id, $prepare, $steps, $shape->texts('inspect'));
+        return new self(
+            $id,
+            $prepare,
+            $steps,
+            $shape->texts('inspect'),
+            $shape->flag('each_wheel'),
+            $shape->flag('after_all'),
+        );
     }
 
     /** @return list<string> the schools' ways of doing it; empty where there is one way */

@@ -19,7 +19,7 @@ final readonly class Repairs implements Cures, \IteratorAggregate
      * @param array<string, Repair> $all
      * @param array<string, Procedure> $procedures
      */
-    public function __construct(public array $all, public array $procedures)
+    public function __construct(public array $all, public array $procedures, public VisitSteps $visit)
     {
     }
 

@@ -14,6 +14,11 @@ final readonly class Step
     public ?string $way;
     /** Comes after all that is required. */
     public bool $last;
+    /** The joint that it opens or closes; '' for none. */
+    public string $breaks;
+    public string $makes;
+    /** @var list<string> it is left out where another line of the visit has one of these steps at its place */
+    public array $givesWayTo;
 
     /**
      * @param list<string> $cautions
@@ -32,6 +37,9 @@ final readonly class Step
     ) {
         $this->way = $shape->has('way') ? $shape->text('way') : null;
         $this->last = $shape->flag('last');
+        $this->breaks = $shape->text('breaks', '');
+        $this->makes = $shape->text('makes', '');
+        $this->givesWayTo = $shape->texts('gives_way_to');
     }
 
     public static function fromShape(Shape $shape): self

@@ -15,7 +15,6 @@ final readonly class Ending
      * @param float $mass belief in what was signed
      * @param bool $second of two faults, after the first right repair, the other one was named
      * @param bool $cured at last, however many repairs it took
-     * @param array<string, float> $believed what led at the end, by repair group
      */
     public function __construct(
         public string $end,
@@ -25,7 +24,6 @@ final readonly class Ending
         public float $mass,
         public bool $second,
         public bool $cured = false,
-        public array $believed = [],
     ) {
     }
 }

@@ -31,6 +31,7 @@ final readonly class Result
      * @param bool $falselyOdd a contradiction was shown while the right repair led
      * @param list<float> $decisions milliseconds
      * @param list<string> $path checks made
+     * @param array<string, float> $believed what led when it first ended, by repair group
      */
     private function __construct(
         public Drawn $drawn,
@@ -39,6 +40,7 @@ final readonly class Result
         public bool $falselyOdd,
         public array $decisions,
         public array $path,
+        public array $believed,
     ) {
     }
 
@@ -52,6 +54,7 @@ final readonly class Result
             'falselyOdd' => $this->falselyOdd,
             'decisions' => $this->decisions,
             'path' => $this->path,
+            'believed' => $this->believed,
         ];
     }
 
@@ -118,11 +121,12 @@ final readonly class Result
 
         return new self(
             new Drawn($vehicle->preset, $names, $vehicle->outside),
-            new Ending($end, $named, $right, $mode, $mass, $second, $cured, $believed),
+            new Ending($end, $named, $right, $mode, $mass, $second, $cured),
             new Toll($minutes, $cents, $wrongParts, $acts, $play->lifts, $play->refused, $play->unsafe),
             $odd,
             $decisions,
             $path,
+            $believed,
         );
     }
 

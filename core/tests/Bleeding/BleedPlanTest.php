@@ -20,7 +20,7 @@ final class BleedPlanTest extends TestCase
     #[DataProvider('provideOrders')]
     public function testTheOrderFollowsTheSchoolAndWhatWasOpened(BleedOrder $school, string $place, array $order): void
     {
-        $plan = BleedPlan::of(World::handbook(), Place::of($place), $school);
+        $plan = BleedPlan::of(World::handbook(), [Place::of($place)], $school);
         self::assertSame($order, array_map(static fn (Corner $corner): string => $corner->value, $plan->order));
     }
 
@@ -36,7 +36,7 @@ final class BleedPlanTest extends TestCase
 
     public function testAWheelIsDoneAtSoManyClearStrokesAndNotBefore(): void
     {
-        $plan = BleedPlan::of(World::handbook(), Place::of('lf'));
+        $plan = BleedPlan::of(World::handbook(), [Place::of('lf')]);
         $line = static fn (string $bubbles, float $clear): array => [
             'corner' => 'lf',
             'bleeder' => '',
@@ -61,7 +61,7 @@ final class BleedPlanTest extends TestCase
     public function testTheMakersOwnOrderAndTwoBleeders(): void
     {
         $layout = World::layout('solid-axle-4x4');
-        $plan = BleedPlan::of($layout, Place::vehicle(), BleedOrder::FarthestFirst, [
+        $plan = BleedPlan::of($layout, [Place::vehicle()], BleedOrder::FarthestFirst, [
             Corner::LeftFront,
             Corner::RightRear,
         ]);

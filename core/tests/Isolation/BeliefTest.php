@@ -193,7 +193,7 @@ final class BeliefTest extends TestCase
         ]);
         $after = Belief::of(
             $field,
-            Opening::afterRepair($field, $before, GroupAt::parse('hose@lf'), Context::none(), 0.4),
+            Opening::afterRepair($field, $before, [GroupAt::parse('hose@lf')], Context::none(), 0.4),
             [],
         );
         self::assertLessThan(0.05 * $before->group('hose@lf'), $after->group('hose@lf'));

@@ -27,7 +27,7 @@ final class OpeningTest extends TestCase
     {
         $field = ToyField::make();
         $before = Belief::of($field, Opening::first($field, Context::none(), 0.15), [ToyField::reading('push', 'yes')]);
-        $after = Opening::afterRepair($field, $before, GroupAt::parse('hose@vehicle'), Context::none(), 0.4);
+        $after = Opening::afterRepair($field, $before, [GroupAt::parse('hose@vehicle')], Context::none(), 0.4);
         $hose = 0.03 * 0.934012;
         $caliper = 0.034593 + 0.4 * 0.934012 + 0.031395;
         self::assertEqualsWithDelta(0.95 * $hose / ($hose + $caliper), $after->weights[0], 1e-6);
@@ -50,7 +50,7 @@ final class OpeningTest extends TestCase
         $after = static fn (string $group): array => \array_slice(Opening::afterRepair(
             $field,
             $before,
-            GroupAt::parse($group),
+            [GroupAt::parse($group)],
             Context::none(),
             0.4,
         )->weights, 0, 5);

@@ -81,7 +81,7 @@ final class PairsTest extends TestCase
         $belief = Belief::of($field, $opening, $readings);
         self::assertGreaterThan(0.35, $belief->group('pins@lf'), 'the rest is pairs that nobody named');
         self::assertGreaterThan(0.5, $belief->group('caliper@rf'));
-        $after = Opening::afterRepair($field, $belief, GroupAt::parse('caliper@rf'), Context::none(), 0.4);
+        $after = Opening::afterRepair($field, $belief, [GroupAt::parse('caliper@rf')], Context::none(), 0.4);
         $left = Belief::of($field, $after, []);
         self::assertSame('pins@lf', (string) $left->leader()[0]);
         self::assertGreaterThan(0.35, $left->group('pins@lf'));

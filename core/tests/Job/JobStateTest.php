@@ -6,6 +6,7 @@ namespace Rodrel\Core\Tests\Job;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Rodrel\Core\Bleeding\BleedPlan;
 use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Job\Diagnosis;
 use Rodrel\Core\Job\JobState;
@@ -20,6 +21,7 @@ use Rodrel\Core\Proof\Criterion;
 use Rodrel\Core\Tests\World;
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
 
@@ -45,7 +47,7 @@ final class JobStateTest extends TestCase
         self::assertSame(Stage::Repair, $this->state()->stage);
         $this->read('wear@lf', ['' => 'inner']);
         self::assertSame(Stage::Bench, $this->state()->stage, 'a reading after the signature unsigns the finding');
-        $this->sign('hose@lf')->carryOutHose();
+        $this->sign('hose@lf')->carryOut();
         self::assertSame(Stage::Bleed, $this->state()->stage);
         self::assertSame(1, $this->state()->story->now()->number);
         self::assertTrue($this->state()->situation->car->opened);
@@ -68,7 +70,7 @@ final class JobStateTest extends TestCase
 
     public function testAFailedProofReturnsToTheBenchAsAReadingOfTheNewEpoch(): void
     {
-        $this->pushedBack()->sign('hose@lf')->carryOutHose();
+        $this->pushedBack()->sign('hose@lf')->carryOut();
         $this->bleed();
         $before = $this->diagnosis()->belief->group('caliper@lf');
         $this->lift('raised')->read('spin-hard@vehicle', [
@@ -90,7 +92,7 @@ final class JobStateTest extends TestCase
      */
     public function testALongPedalAfterACleanRunIsAReading(): void
     {
-        $this->pushedBack()->sign('hose@lf')->carryOutHose();
+        $this->pushedBack()->sign('hose@lf')->carryOut();
         $unbled = $this->diagnosis()->belief->group('bleed-cycled@vehicle');
         $this->bleed();
         self::assertGreaterThan($unbled, $this->diagnosis()->belief->group('bleed-cycled@vehicle'));
@@ -371,7 +373,7 @@ final class JobStateTest extends TestCase
 
     public function testASafetyItemBarsTheHandover(): void
     {
-        $this->pushedBack()->sign('hose@lf')->carryOutHose();
+        $this->pushedBack()->sign('hose@lf')->carryOut();
         $this->write(Kind::Bled, [])->write(Kind::Item, ['text' => 'line plug', 'due' => '', 'safety' => true]);
         $item = end($this->log)->id;
         try {
@@ -450,7 +452,7 @@ final class JobStateTest extends TestCase
             $this->log = [];
             $this->intake();
             $this->log[] = $this->entry(Kind::Reading, $loop(3.0));
-            $this->write(Kind::Cool, [])->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf')->carryOutHose();
+            $this->write(Kind::Cool, [])->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf')->carryOut();
             $this->bleed();
             $this->prove();
             $this->log[] = $this->entry(Kind::Reading, $loop($share));
@@ -493,7 +495,7 @@ final class JobStateTest extends TestCase
         } catch (Refused $refused) {
             self::assertSame(['rest-first'], $refused->reasons);
         }
-        $this->carryOutHose();
+        $this->carryOut();
         $torque = fn (): ?string => $this->state()->proof->criterion('torque')?->status;
         self::assertSame(Criterion::PASSED, $torque());
         $this->write(Kind::Step, ['sheet' => $sheet, 'step' => 'wheel'] + $figure(24.0));
@@ -513,6 +515,55 @@ final class JobStateTest extends TestCase
         self::assertSame(Criterion::OPEN, $torque(), 'somebody else stands for another step');
         $looks('seen', $step, 'ben');
         self::assertSame(Criterion::PASSED, $torque());
+    }
+
+    /**
+     * A hose with the caliper behind it and the other side's hose, in one visit: one sheet, closed with all three, bled
+     * at both wheels, and all three are nearly out of what is suspected next.
+     */
+    public function testOneVisitChangesSeveralParts(): void
+    {
+        $line = fn (string $group, bool $in = true): self => $this->write(Kind::Line, [
+            'group' => $group,
+            'in' => $in,
+            'why' => 'with',
+        ]);
+        $this->intake();
+        $this->assertRefused(['finding-first'], Kind::Line, ['group' => 'caliper@lf', 'in' => true, 'why' => 'with']);
+        $this->pushedBack()->sign('hose@lf');
+        $before = $this->diagnosis()->belief->group('caliper@lf');
+        $this->assertRefused(['line-is-finding'], Kind::Line, ['group' => 'hose@lf', 'in' => false, 'why' => 'with']);
+        $line('caliper@lf');
+        $line('hose@rf');
+        $line('rotor@front');
+        $line('rotor@front', false);
+        self::assertSame(['hose@lf', 'caliper@lf', 'hose@rf'], array_map(strval(...), $this->state()->sheet()->groups
+            ?? []));
+        $sheet = (string) $this->state()->story->finding()?->id;
+        $closing = ['group' => 'hose@lf', 'sheet' => $sheet];
+        $this->assertRefused(['lines-differ'], Kind::Repaired, $closing);
+        $this->assertRefused(['steps-first'], Kind::Repaired, $closing + ['also' => ['caliper@lf', 'hose@rf']]);
+        foreach ($this->state()->sheet()->prepare ?? [] as $item) {
+            $this->write(Kind::Prepared, ['item' => $item['id']]);
+        }
+        $this->write(Kind::Step, ['sheet' => $sheet, 'step' => 'open-top@rf']);
+        $this->assertRefused(['line-opened'], Kind::Line, ['group' => 'hose@rf', 'in' => false, 'why' => 'side']);
+        $line('caliper@lf', false);
+        $line('caliper@lf');
+        self::assertNotNull($this->state()->story->stepDone($sheet, 'open-top@rf'), 'a tick stays');
+
+        $this->carryOut();
+        self::assertSame(Stage::Bleed, $this->state()->stage);
+        self::assertCount(3, $this->state()->changed());
+        $opened = BleedPlan::opened(World::catalogue()->repairs, $this->state()->changed());
+        // farthest first: the right front is farther from a master on the left
+        self::assertSame(
+            [Corner::RightFront, Corner::LeftFront],
+            BleedPlan::of(World::layout(), $opened)->order,
+        );
+        self::assertLessThan(0.1 * max($before, 0.01), $this->diagnosis()->belief->group('caliper@lf'));
+        $this->bleed();
+        self::assertSame(Stage::Proof, $this->state()->stage);
     }
 
     /** Nobody presses the pedal while the drum is off, and what was opened is proved standing before the road. */
@@ -581,7 +632,7 @@ final class JobStateTest extends TestCase
 
     private function repaired(): void
     {
-        $this->intake()->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf')->carryOutHose();
+        $this->intake()->lift('wheels-off')->spin('will-not-turn')->sign('hose@lf')->carryOut();
         $this->bleed();
     }
 
@@ -617,30 +668,53 @@ final class JobStateTest extends TestCase
         return $this->write(Kind::Reading, ['check' => $check, 'outcomes' => $outcomes, 'unsure' => false]);
     }
 
+    /**
+     * @param list<string> $reasons
+     * @param array<string, mixed> $payload
+     */
+    private function assertRefused(array $reasons, Kind $kind, array $payload): void
+    {
+        try {
+            Rule::check($this->state(), $this->entry($kind, $payload));
+            self::fail('It was taken: '.json_encode($payload));
+        } catch (Refused $refused) {
+            self::assertSame($reasons, $refused->reasons);
+        }
+    }
+
     private function sign(string $group): self
     {
         return $this->write(Kind::Finding, ['group' => $group, 'sentence' => 'it is', 'mass' => 0.9, 'readings' => []]);
     }
 
-    private function carryOutHose(): self
+    /** Everything on the sheet, with its second looks. */
+    private function carryOut(): self
     {
-        $sheet = (string) $this->state()->story->finding()?->id;
-        $procedure = World::catalogue()->repairs->procedures['hose'];
-        foreach ($procedure->prepare as $item) {
+        $finding = $this->state()->story->finding();
+        $sheet = $this->state()->sheet();
+        self::assertNotNull($finding);
+        self::assertNotNull($sheet);
+        foreach ($sheet->prepare as $item) {
             $this->write(Kind::Prepared, ['item' => $item['id']]);
         }
-        foreach ($procedure->steps as $step) {
-            $core = null === $step->figure ? 0.0 : array_sum($step->figure->typical) / 2.0;
+        foreach ($sheet->steps as $line) {
+            $core = null === $line->step->figure ? 0.0 : array_sum($line->step->figure->typical) / 2.0;
             $typed = ['typed' => "$core", 'unit' => 'N·m', 'core' => $core];
-            $figure = null === $step->figure ? [] : ['figure' => $typed];
-            $this->write(Kind::Step, ['sheet' => $sheet, 'step' => $step->id] + $figure);
-            if (true === $step->figure?->holdPoint) {
-                $this->minute += 10;
-                $this->write(Kind::Confirm, ['step' => end($this->log)->id]);
+            $figure = null === $line->step->figure ? [] : ['figure' => $typed];
+            foreach ($line->written() as $name) {
+                $this->write(Kind::Step, ['sheet' => $finding->id, 'step' => $name] + $figure);
+                if (true === $line->step->figure?->holdPoint) {
+                    $this->minute += 10;
+                    $this->write(Kind::Confirm, ['step' => end($this->log)->id]);
+                }
             }
         }
 
-        return $this->write(Kind::Repaired, ['group' => 'hose@lf', 'sheet' => $sheet]);
+        return $this->write(Kind::Repaired, [
+            'group' => (string) $finding->payload->group,
+            'sheet' => $finding->id,
+            'also' => array_map(strval(...), \array_slice($sheet->groups, 1)),
+        ]);
     }
 
     private function prove(): void

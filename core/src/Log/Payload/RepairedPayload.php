@@ -15,8 +15,15 @@ use Rodrel\Core\Vocabulary\GroupAt;
 /** The repair is finished: a new epoch begins. Names the finding that its sheet followed. */
 final readonly class RepairedPayload implements Payload
 {
-    public function __construct(public GroupAt $group, public string $sheet)
+    /** @param list<GroupAt> $also what else was changed in the same visit */
+    public function __construct(public GroupAt $group, public string $sheet, public array $also = [])
     {
+    }
+
+    /** @return non-empty-list<GroupAt> all that was changed, the finding's first */
+    public function groups(): array
+    {
+        return [$this->group, ...$this->also];
     }
 
     public static function kind(): Kind
@@ -26,17 +33,26 @@ final readonly class RepairedPayload implements Payload
 
     public static function read(Shape $shape): self
     {
-        return new self(GroupAt::parse($shape->text('group')), $shape->text('sheet', ''));
+        return new self(
+            GroupAt::parse($shape->text('group')),
+            $shape->text('sheet', ''),
+            array_map(GroupAt::parse(...), $shape->texts('also')),
+        );
     }
 
     public function write(): array
     {
-        return ['group' => (string) $this->group, 'sheet' => $this->sheet];
+        $also = [] === $this->also ? [] : ['also' => array_map(strval(...), $this->also)];
+
+        return ['group' => (string) $this->group, 'sheet' => $this->sheet] + $also;
     }
 
     public static function schema(): array
     {
-        return Schema::object(['group' => Schema::GROUP_AT, 'sheet' => Schema::TEXT]);
+        return Schema::object(
+            ['group' => Schema::GROUP_AT, 'sheet' => Schema::TEXT, 'also' => Schema::list(Schema::GROUP_AT)],
+            ['group', 'sheet'],
+        );
     }
 
     public function rule(Door $door, Entry $entry): void
@@ -45,9 +61,17 @@ final readonly class RepairedPayload implements Payload
         if (!$finding->payload->group->is($this->group)) {
             throw InvalidData::at('/repaired/group', 'the signed finding names another repair');
         }
-        foreach ($door->catalogue()->repairs->procedureOf($this->group)->steps as $step) {
-            if ($step->required && null === $door->story()->stepDone($finding->id, $step->id)) {
-                throw Refused::by('repair', ['steps-first']);
+        $sheet = $door->sheet() ?? throw Refused::by('repair', ['finding-first']);
+        $named = array_map(strval(...), $this->groups());
+        $listed = array_map(strval(...), $sheet->groups);
+        if ([] !== array_diff($named, $listed) || [] !== array_diff($listed, $named)) {
+            throw Refused::by('repair', ['lines-differ']);
+        }
+        foreach ($sheet->steps as $step) {
+            foreach ($step->step->required ? $step->names : [] as $names) {
+                if (null === $door->story()->stepDone($finding->id, ...$names)) {
+                    throw Refused::by('repair', ['steps-first']);
+                }
             }
         }
     }

@@ -48,15 +48,16 @@ final readonly class StepPayload implements Payload
 
     public function rule(Door $door, Entry $entry): void
     {
-        $group = $door->repairGroup() ?? throw Refused::by('repair', ['finding-first']);
-        $procedure = $door->catalogue()->repairs->procedureOf($group);
-        $step = $procedure->step($this->step);
+        $sheet = $door->sheet() ?? throw Refused::by('repair', ['finding-first']);
+        $step = $sheet->step($this->step);
         if (null !== $step->figure && null === $this->figure) {
             throw Refused::by('repair', ['figure-first']);
         }
-        foreach ($step->last ? $procedure->steps : [] as $other) {
-            if ($other->required && !$other->last && null === $door->story()->stepDone($this->sheet, $other->id)) {
-                throw Refused::by('repair', ['rest-first']);
+        foreach ($step->last ? $sheet->steps : [] as $other) {
+            foreach ($other->step->required && !$other->step->last ? $other->names : [] as $names) {
+                if (null === $door->story()->stepDone($this->sheet, ...$names)) {
+                    throw Refused::by('repair', ['rest-first']);
+                }
             }
         }
         $ready = array_map(
@@ -68,7 +69,7 @@ final readonly class StepPayload implements Payload
         if ($step->opens && $stored) {
             throw Refused::by('stored', ['discharge-first']);
         }
-        if ($step->opens && [] !== array_diff(array_column($procedure->prepare, 'id'), $ready)) {
+        if ($step->opens && [] !== array_diff(array_column($sheet->prepare, 'id'), $ready)) {
             throw Refused::by('repair', ['prepare-first']);
         }
     }

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Repair;
+
+use Rodrel\Core\Shape;
+
+/** What a visit does once however many parts it changes: steps before and after all others, things laid ready once. */
+final readonly class VisitSteps
+{
+    /**
+     * @param list<string> $first steps before all others, in their order
+     * @param list<string> $atTheEnd steps after all others, in their order
+     * @param list<string> $after steps on the road, once the wheels are on
+     * @param list<string> $tools things that serve the whole visit; all else is counted by part
+     */
+    private function __construct(
+        public array $first,
+        public array $atTheEnd,
+        public array $after,
+        public array $tools,
+    ) {
+    }
+
+    public static function fromShape(Shape $shape): self
+    {
+        return new self($shape->texts('first'), $shape->texts('at_the_end'), $shape->texts('after'), $shape->texts('tools'));
+    }
+}

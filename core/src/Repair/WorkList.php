@@ -1,0 +1,193 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Repair;
+
+use Rodrel\Core\Isolation\Labour;
+use Rodrel\Core\Isolation\NeedsRepair;
+use Rodrel\Core\Isolation\Reading;
+use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vocabulary\Corner;
+use Rodrel\Core\Vocabulary\GroupAt;
+use Rodrel\Core\Vocabulary\Place;
+
+/**
+ * Everything that one visit changes or could change: what was found, what was seen, what goes with it, the other side,
+ * what the customer asked for. What is not in is on offer, with its odds.
+ */
+final readonly class WorkList
+{
+    private const OTHER_SIDE = 'other-side';
+    /** A second part on the same way saves getting ready and putting back (estimate; 0.5 to 0.8). */
+    private const SHARED_MINUTES = 0.7;
+
+    /** @param list<WorkLine> $lines what is in first, then what is on offer, likeliest first */
+    private function __construct(public array $lines)
+    {
+    }
+
+    /**
+     * @param array<string, GroupAt> $there repairs that the vehicle can have
+     * @param array<string, string> $said why each line was put in, by group
+     * @param list<NeedsRepair> $needing
+     * @param list<Reading> $readings what was seen makes an extra certain, or its opposite unlikely
+     */
+    public static function of(
+        Repairs $repairs,
+        array $there,
+        GroupAt $finding,
+        array $said,
+        array $needing,
+        array $readings,
+        WorkTerms $terms,
+    ): self {
+        $price = $repairs->of($finding)->price;
+        $lines = [(string) $finding => new WorkLine(
+            $finding,
+            WorkLine::FINDING,
+            true,
+            1.0,
+            $price->partsCents,
+            $price->minutes,
+        )];
+        foreach ($said as $group => $why) {
+            $lines[$group] = self::line($repairs, GroupAt::parse($group), $why, true, 1.0);
+        }
+        $offers = [];
+        foreach ($needing as $seen) {
+            $offers[(string) $seen->group] = self::line($repairs, $seen->group, 'seen', false, $seen->chance);
+        }
+        foreach (array_values($lines) as $line) {
+            foreach (self::goesWith($repairs, $there, $line->group, $readings, $terms) as $offer) {
+                $offers[(string) $offer->group] ??= $offer;
+            }
+        }
+        $offers = array_diff_key($offers, $lines);
+        uasort($offers, static fn (WorkLine $a, WorkLine $b): int => $b->chance <=> $a->chance);
+
+        return new self([...array_values($lines), ...array_values($offers)]);
+    }
+
+    /** @return list<WorkLine> what is done in this visit */
+    public function in(): array
+    {
+        return array_values(array_filter($this->lines, static fn (WorkLine $line): bool => $line->in));
+    }
+
+    /** @return list<WorkLine> */
+    public function onOffer(): array
+    {
+        return array_values(array_filter($this->lines, static fn (WorkLine $line): bool => !$line->in));
+    }
+
+    /** Parts and labour of what is done in this visit, with the fluid that it takes. */
+    public function cents(Repairs $repairs, Labour $labour): float
+    {
+        $cents = $ml = 0.0;
+        foreach ($this->in() as $line) {
+            $cents += $line->cents($labour->rateCentsPerMinute);
+            $ml = max($ml, $repairs->fluidMl($line->group));
+        }
+
+        return $cents + $ml * $labour->fluidCentsPerMl;
+    }
+
+    public function minutes(): float
+    {
+        return array_sum(array_map(static fn (WorkLine $line): float => $line->minutes, $this->in()));
+    }
+
+    private static function line(Repairs $repairs, GroupAt $group, string $why, bool $in, float $chance): WorkLine
+    {
+        $price = $repairs->of($group)->price;
+
+        return new WorkLine(
+            $group,
+            $why,
+            $in,
+            $chance,
+            $price->partsCents,
+            self::SHARED_MINUTES * $price->minutes,
+        );
+    }
+
+    /**
+     * @param array<string, GroupAt> $there
+     * @param list<Reading> $readings
+     *
+     * @return list<WorkLine>
+     */
+    private static function goesWith(
+        Repairs $repairs,
+        array $there,
+        GroupAt $group,
+        array $readings,
+        WorkTerms $terms,
+    ): array {
+        $offers = [];
+        $scope = Scope::of(
+            $repairs->of($group),
+            $group->place,
+            $readings,
+            $terms->labour,
+            false,
+            $terms->practice->alongWith($group->id),
+        );
+        foreach ($scope->extras as $extra) {
+            $side = self::OTHER_SIDE === $extra['part'];
+            $other = $side
+                ? self::across($there, $group)
+                : self::near($there, $extra['part'], $group->place, $terms->layout);
+            if (null !== $other && !$other->is($group)) {
+                $chance = $side && $terms->practice->pairs ? 1.0 : $extra['chance'];
+                $offers[] = self::line($repairs, $other, $side ? 'side' : 'with', false, $chance);
+            }
+        }
+
+        return $offers;
+    }
+
+    /**
+     * The same repair across the axle.
+     *
+     * @param array<string, GroupAt> $there
+     */
+    private static function across(array $there, GroupAt $group): ?GroupAt
+    {
+        $corner = $group->place->corner();
+        $other = match ($corner) {
+            Corner::LeftFront => Corner::RightFront,
+            Corner::RightFront => Corner::LeftFront,
+            Corner::LeftRear => Corner::RightRear,
+            Corner::RightRear => Corner::LeftRear,
+            null => null,
+        };
+
+        return null === $other ? null : $there[(string) GroupAt::of($group->id, Place::at($other))] ?? null;
+    }
+
+    /**
+     * The repair of a part at the same wheel, at its axle, in its circuit, or of the vehicle.
+     *
+     * @param array<string, GroupAt> $there
+     */
+    private static function near(array $there, string $repair, Place $place, Layout $layout): ?GroupAt
+    {
+        $corner = $place->corner();
+        $places = null === $corner ? [$place->id, Place::VEHICLE] : [
+            $place->id,
+            Place::axleOf($corner)->id,
+            $layout->chamberOf($corner)->id,
+            Place::VEHICLE,
+        ];
+        foreach ($places as $where) {
+            $group = (string) GroupAt::of($repair, Place::of($where));
+            if (isset($there[$group])) {
+                return $there[$group];
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Rodrel\Core\Repair;
+
+use Rodrel\Core\Isolation\Labour;
+use Rodrel\Core\Vehicle\Layout;
+
+/** What a work list is made by: the vehicle, the shop's rates, its schools. */
+final readonly class WorkTerms
+{
+    public function __construct(public Layout $layout, public Labour $labour, public Practice $practice)
+    {
+    }
+}
