@@ -60,6 +60,8 @@ final class WorkController extends RendersJob
             'why' => $one->why,
             'seen' => $this->seen($one, $needing),
             'percent' => Percent::of($one->chance),
+            // what the shop does in any case has no odds
+            'school' => 1.0 === $one->chance,
             'cents' => $one->cents($labour->rateCentsPerMinute),
             'minutes' => (int) ceil($one->minutes),
         ];

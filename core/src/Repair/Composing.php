@@ -94,7 +94,18 @@ final class Composing
         $wheels = array_diff_key($names, [Place::VEHICLE => true]);
 
         // wheels that are named are the vehicle's wheels
-        return new SheetStep($step, self::WHEELS === $phase && [] !== $wheels ? $wheels : $names);
+        $names = self::WHEELS === $phase && [] !== $wheels ? $wheels : $names;
+        uksort($names, static fn (string $a, string $b): int => self::rank($a) <=> self::rank($b));
+
+        return new SheetStep($step, $names);
+    }
+
+    /** Left front, right front, left rear, right rear, as everywhere. */
+    private static function rank(string $place): int
+    {
+        $corner = Corner::tryFrom($place);
+
+        return null === $corner ? -1 : (int) array_search($corner, Corner::cases(), true);
     }
 
     private function add(GroupAt $group, bool $own): void

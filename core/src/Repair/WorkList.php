@@ -168,7 +168,8 @@ final readonly class WorkList
     }
 
     /**
-     * The repair of a part at the same wheel, at its axle, in its circuit, or of the vehicle.
+     * The repair of a part at the same axle, where it is done as a pair, else at the wheel, in its circuit, or of the
+     * vehicle.
      *
      * @param array<string, GroupAt> $there
      */
@@ -176,8 +177,8 @@ final readonly class WorkList
     {
         $corner = $place->corner();
         $places = null === $corner ? [$place->id, Place::VEHICLE] : [
-            $place->id,
             Place::axleOf($corner)->id,
+            $place->id,
             $layout->chamberOf($corner)->id,
             Place::VEHICLE,
         ];
