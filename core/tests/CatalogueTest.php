@@ -408,6 +408,49 @@ final class CatalogueTest extends TestCase
             '/repairs/repairs/hose/procedure',
             'magic',
         ];
+        yield 'a band the wrong way round' => [
+            'procedures',
+            '"torque_nm": [18, 30]',
+            '"torque_nm": [30, 18]',
+            '/procedures/procedures/hose/steps/7',
+            'rises',
+        ];
+        yield 'wheel nuts by hand' => [
+            'procedures',
+            '"torque_nm": [90, 130]',
+            '"torque_nm": [9, 13]',
+            '/procedures/procedures/hose/steps/13/torque_nm',
+            '45 N',
+        ];
+        yield 'a joint that stays open' => [
+            'procedures',
+            ', "makes": "hose-top"',
+            '',
+            '/procedures/procedures/hose',
+            'hose-top',
+            '"hose": {',
+        ];
+        yield 'a step that gives way to none' => [
+            'procedures',
+            '["photograph-both"]',
+            '["painted"]',
+            '/procedures/procedures/hose/steps/0/gives_way_to',
+            'painted',
+        ];
+        yield 'an opened system that nobody bleeds' => [
+            'repairs',
+            '"bleeds": "place"',
+            '"bleeds": "none"',
+            '/repairs/repairs/hose/bleeds',
+            'bled',
+        ];
+        yield 'a complaint nobody makes' => [
+            'checks',
+            '"not_for": ["hiss"',
+            '"not_for": ["sings"',
+            '/checks/checks/4/not_for',
+            'sings',
+        ];
         yield 'a scope of a part that is not there' => [
             'repairs',
             '{"part": "caliper"',

@@ -116,6 +116,9 @@ final class DemoCommand
             ->open($van, note: 'came back: new pads, still hot', fitted: [['pads', 'rf', 3]])
             ->bench(12)
             ->sign()
+            ->line('hose@rf', 'with')
+            ->line('pads@front', 'with')
+            ->line('rotor@front', 'seen')
             ->prepare()
             ->steps(4)
             ->write(new ItemPayload('Line plug in the right front hose', '', true), 1)
@@ -176,6 +179,21 @@ final class DemoCommand
             ->prepare()
             ->steps(2);
 
+        $this->play('all-drum-single', 'cylinder.leaks@lr', 5, '-21 hours', 'aldershaw')
+            ->open(
+                new VehicleKind('Unit 31, open tour car', 'all-drum-single'),
+                note: 'left rear tyre wet inside',
+                said: 'level-falls',
+            )
+            ->read('look@vehicle', ['level' => 'bad', 'wet' => 'lr', 'lamp' => 'good'])
+            ->bench(14)
+            ->sign()
+            ->line('cylinder@rr', 'side')
+            ->line('shoes@lr', 'seen')
+            ->line('shoes@rr', 'side')
+            ->line('flush@vehicle', 'asked')
+            ->prepare();
+
         $this->play('petrol-turbo', 'booster.holds-briefly@vehicle', 4, '-3 hours', 'fenwarren')
             ->open($estate, 'lets-go', 'holds on at the gate, then rolls by itself; a hum from behind the dash')
             ->bench(6);
@@ -223,7 +241,9 @@ final class DemoCommand
             )
             ->read('look@vehicle', ['level' => 'primary', 'wet' => 'good', 'lamp' => 'good'])
             ->bench(12)
-            ->sign();
+            ->sign()
+            ->line('booster@vehicle', 'seen')
+            ->line('check-valve@vehicle', 'with');
 
         $this->play('medium-car', 'air.modulator@lf', 1, '-5 days', 'aldershaw')
             ->open($van, note: 'spongy since it', fitted: [['modulator', 'vehicle', 1]], said: 'pedal-spongy')

@@ -34,6 +34,7 @@ use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\GroupAt;
+use Rodrel\Core\Vocabulary\StepAt;
 use Symfony\Component\HttpFoundation\InputBag;
 
 /** Turns what a form sent into what an entry says; every complaint says what to do. */
@@ -170,14 +171,22 @@ final readonly class FormReader
             $figure = Figure::of($this->fields->measured($form, 'figure', $quantity, $quantity->coreUnit()));
         }
 
-        return new StepPayload($this->fields->text($form, 'sheet'), $step, $figure);
+        $how = $form->getString('how', StepPayload::DONE);
+
+        return new StepPayload(
+            $this->fields->text($form, 'sheet'),
+            $step,
+            $figure,
+            \in_array($how, StepPayload::HOWS, true) ? $how : StepPayload::DONE,
+            StepPayload::DONE === $how ? '' : $this->fields->text($form, 'note', 'input.reason'),
+        );
     }
 
     private function measures(string $step): Quantity
     {
         foreach ($this->catalogue->repairs->procedures as $procedure) {
             foreach ($procedure->steps as $known) {
-                if ($known->id === $step && null !== $known->figure) {
+                if ($known->id === StepAt::done($step) && null !== $known->figure) {
                     return $known->figure->measures;
                 }
             }

@@ -91,7 +91,7 @@ final class PhotoController extends AbstractController
         [$kind, $what] = [...explode(':', $about, 2), ''];
 
         return ('check' === $kind && null !== CheckAt::tryParse($what))
-            || ('step' === $kind && 1 === preg_match('/^[a-z]+(-[a-z]+)*$/', $what));
+            || ('step' === $kind && 1 === preg_match('/^[a-z]+(-[a-z]+)*(@[a-z]+(-[a-z]+)*)?$/', $what));
     }
 
     #[Route('/photos/{photo}', name: 'photo', requirements: ['photo' => '[0-9a-f-]{36}'], methods: ['GET'])]

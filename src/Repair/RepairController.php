@@ -170,6 +170,8 @@ final class RepairController extends RendersJob
                     && ($figure->core < $band[0] || $figure->core > $band[1]),
                 'confirmed' => null !== $done && $loaded->state->story->stepConfirmed($done),
                 'wait' => null === $done ? 0 : (int) ceil(max(0, Rule::SECOND_LOOK_S - $this->since($done)) / 60),
+                'how' => $done->payload->how ?? StepPayload::DONE,
+                'note' => $done->payload->note ?? '',
                 'by' => null === $done ? '' : $this->users->names()[$done->author] ?? '',
             ];
         }
@@ -191,6 +193,7 @@ final class RepairController extends RendersJob
             'hold' => $step->figure->holdPoint ?? false,
             'opens' => $step->opens,
             'required' => $step->required,
+            'mayDiffer' => $step->mayDiffer(),
             'done' => [] === array_filter($places, static fn (array $one): bool => null === $one['done']),
             'places' => $places,
         ];

@@ -16,7 +16,6 @@ use App\Job\RendersJob;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Refused;
-use Rodrel\Core\Vocabulary\StepAt;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\InputBag;
 use Symfony\Component\HttpFoundation\Request;
@@ -51,9 +50,9 @@ final class SheetController extends RendersJob
             $this->own->check($form->getString('by'), $user);
             $ticked = $this->ticked($form);
             foreach ($ticked as [$kind, $id, $fields]) {
-                $name = $this->say->text(isset($fields['step'])
-                    ? 'step.'.StepAt::done($fields['step'])
-                    : 'prepare.'.($fields['item'] ?? ''));
+                $name = isset($fields['step'])
+                    ? $this->say->step($fields['step'])
+                    : $this->say->text('prepare.'.($fields['item'] ?? ''));
                 /** @var InputBag<bool|float|int|string> $one */
                 $one = new InputBag($fields);
                 ($this->append)($job, $user, $id, $this->reader->read($kind, $one), $madeAt);

@@ -19,6 +19,7 @@ use Rodrel\Core\Log\Payload\HandoverPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Proof\Criterion;
+use Rodrel\Core\Vocabulary\StepAt;
 use Symfony\Bundle\SecurityBundle\Security;
 
 /** What a report says, on the screen and on paper. */
@@ -145,11 +146,12 @@ final readonly class ReportView
         foreach ($loaded->state->story->entriesOf(StepPayload::class) as $entry) {
             $figure = $entry->payload->figure;
             if (null !== $figure) {
-                $asked = $this->catalogue->repairs->asked($entry->payload->step);
-                $own = $loaded->state->story->torques()[$entry->payload->step] ?? null;
+                $step = StepAt::done($entry->payload->step);
+                $asked = $this->catalogue->repairs->asked($step);
+                $own = $loaded->state->story->torques()[$step] ?? null;
                 $band = $asked?->band($own);
                 $torques[] = [
-                    'step' => $this->say->text('step.'.$entry->payload->step),
+                    'step' => $this->say->step($entry->payload->step),
                     'figure' => $figure->said(),
                     'band' => null === $asked || null === $band ? '' : $this->say->ui(
                         null === $own ? 'report.band-typical' : 'report.band-own',

@@ -13,6 +13,7 @@ use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
+use Rodrel\Core\Vocabulary\StepAt;
 use Rodrel\Core\Vocabulary\SuspectAt;
 use Symfony\Contracts\Translation\TranslatorInterface;
 
@@ -137,7 +138,16 @@ final readonly class Say
     {
         [$kind, $what] = [...explode(':', $about, 2), ''];
 
-        return 'check' === $kind ? $this->check($what) : $this->text('step.'.$what);
+        return 'check' === $kind ? $this->check($what) : $this->step($what);
+    }
+
+    /** "Banjo with new washers, both sides, to torque, left front" of a step's name with its wheel. */
+    public function step(string $name): string
+    {
+        $wheel = StepAt::tryParse($name)?->place->corner();
+        $done = $this->text('step.'.StepAt::done($name));
+
+        return null === $wheel ? $done : $done.', '.$this->place($wheel->value);
     }
 
     public function word(CheckAt $check, string $row, string $word): string

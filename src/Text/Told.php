@@ -66,7 +66,9 @@ final readonly class Told
     {
         $figure = null === $step->figure ? '' : ': '.$step->figure->typed;
 
-        return $this->say->text('step.'.$step->step).$figure;
+        $how = StepPayload::DONE === $step->how ? '' : ' – '.$this->say->ui('repair.'.$step->how).': '.$step->note;
+
+        return $this->say->step($step->step).$figure.$how;
     }
 
     private function bleed(BleedPayload $bleed): string

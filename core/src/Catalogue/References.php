@@ -7,6 +7,7 @@ namespace Rodrel\Core\Catalogue;
 use Rodrel\Core\Bleeding\BleedOrder;
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Observer\SignObserver;
+use Rodrel\Core\Check\Turn;
 use Rodrel\Core\Fault\Fault;
 use Rodrel\Core\Fault\Particles;
 use Rodrel\Core\InvalidData;
@@ -23,6 +24,8 @@ final readonly class References
 {
     /** A word is a fault's own when the fault says it this much oftener than vehicles without it (estimate). */
     private const OWNS = 2.0;
+    /** A part fitted lately makes its faults up to so many times likelier (factor; estimate). */
+    private const MOST_AFTER_FITTING = 100.0;
     /** Checks of this family want a thermometer and a sheet of their own. */
     private const THERMOMETER = 'heat';
 
@@ -79,7 +82,9 @@ final readonly class References
         $this->gates();
         $this->proof();
         $this->repairs();
+        (new ProcedureRules($catalogue, $mistakes))->check();
         $this->schools();
+        $this->complained();
     }
 
     /**
@@ -330,6 +335,33 @@ final readonly class References
                     $this->words("$at/scope/$n/seen", $extra->seen['check'], $extra->seen['row'], [
                         $extra->seen['word'],
                     ]);
+                }
+            }
+        }
+    }
+
+    /** A kind of complaint that nobody can make, or a fitted part that would drown all else. */
+    private function complained(): void
+    {
+        $known = array_map(
+            static fn (string $id): string => $id.Turn::WHOLE,
+            array_keys($this->catalogue->complaints->all),
+        );
+        foreach ($this->catalogue->checks as $check) {
+            foreach ($check->demand->turn->notFor as $kind) {
+                if ([] === array_filter($known, static fn (string $id): bool => str_starts_with($id, $kind))) {
+                    $this->miss($this->at['checks/'.$check->id].'/not_for', 'no complaint begins with "%s"', $kind);
+                }
+            }
+        }
+        foreach ($this->catalogue->faults as $fault) {
+            foreach ($fault->odds->afterFitting as $part => $factor) {
+                if ($factor <= 0.0 || $factor > self::MOST_AFTER_FITTING) {
+                    $this->miss(
+                        $this->at['faults/'.$fault->id].'/after_fitting',
+                        'a part fitted lately makes a fault up to a hundred times likelier: "%s"',
+                        $part,
+                    );
                 }
             }
         }

@@ -10,7 +10,7 @@ use Rodrel\Core\Shape;
 final readonly class Turn
 {
     /** Behind an id in `not_for`: this complaint, and none whose id goes on. */
-    private const WHOLE = '=';
+    public const WHOLE = '=';
 
     /**
      * @param int|null $first its place in the first look, that comes before everything else
@@ -22,7 +22,7 @@ final readonly class Turn
      */
     private function __construct(
         public ?int $first,
-        private array $notFor,
+        public array $notFor,
         private array $unlessSeen,
         private array $ifSeen,
         public ?string $after,

@@ -23,9 +23,11 @@ final class Composing
     private const END = 3;
     private const WHEELS = 4;
     private const AFTER = 5;
-    /** Gives way to the system being opened: pressing comes with the bleed run. */
+    /** What a step can give way to beside another step. */
+    public const REASONS = [self::OPENED, self::BOTH_SIDES];
+    /** The system is opened: pressing comes with the bleed run. */
     private const OPENED = 'opened';
-    /** Gives way to the same repair at the other side. */
+    /** The same repair is made at the other side. */
     private const BOTH_SIDES = 'both-sides';
 
     /**

@@ -42,6 +42,19 @@ final readonly class Step
         $this->givesWayTo = $shape->texts('gives_way_to');
     }
 
+    /**
+     * Whether somebody may leave it out or do it in another way: never what is measured, counted, required, opened or
+     * closed.
+     */
+    public function mayDiffer(): bool
+    {
+        return !$this->required
+            && null === $this->figure
+            && null === $this->count
+            && !$this->opens
+            && '' === $this->breaks.$this->makes;
+    }
+
     public static function fromShape(Shape $shape): self
     {
         $measures = $shape->has('torque_nm') ? Quantity::Torque : ($shape->has('gap_mm') ? Quantity::Length : null);

@@ -566,6 +566,26 @@ final class JobStateTest extends TestCase
         self::assertSame(Stage::Proof, $this->state()->stage);
     }
 
+    /** A comparison may be left out with its reason; what is torqued, counted, opened or closed may not. */
+    public function testAStepThatIsNotNeeded(): void
+    {
+        $this->pushedBack()->sign('hose@lf');
+        $sheet = end($this->log)->id;
+        $left = static fn (string $step, string $note): array => [
+            'sheet' => $sheet,
+            'step' => $step,
+            'how' => 'not-needed',
+            'note' => $note,
+        ];
+        foreach (['banjo', 'plug', 'open-bottom', 'full-lock'] as $step) {
+            $this->assertRefused(['step-as-written'], Kind::Step, $left($step, 'no time'));
+        }
+        $this->write(Kind::Step, $left('penetrant', 'nut new last year'));
+        self::assertSame('nut new last year', $this->state()->story->stepDone($sheet, 'penetrant')?->payload->note);
+        $this->expectExceptionMessage('why it was not needed');
+        Rule::check($this->state(), $this->entry(Kind::Step, $left('compare', ' ')));
+    }
+
     /** Nobody presses the pedal while the drum is off, and what was opened is proved standing before the road. */
     public function testNoPressWithADrumOff(): void
     {

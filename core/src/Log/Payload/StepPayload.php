@@ -4,17 +4,32 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Log\Payload;
 
+use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Door;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Refused;
 use Rodrel\Core\Shape;
 
-/** A step of a repair sheet done, with its figure where it has one. The sheet is named by its finding's entry. */
+/**
+ * A step of a repair sheet done, done differently or not needed, with its figure where it has one. The sheet is named by
+ * its finding's entry.
+ */
 final readonly class StepPayload implements Payload
 {
-    public function __construct(public string $sheet, public string $step, public ?Figure $figure = null)
-    {
+    public const DONE = 'done';
+    public const NOT_NEEDED = 'not-needed';
+    public const DIFFERENTLY = 'differently';
+    public const HOWS = [self::DONE, self::NOT_NEEDED, self::DIFFERENTLY];
+
+    /** @param string $note why it was not needed, or what was done instead */
+    public function __construct(
+        public string $sheet,
+        public string $step,
+        public ?Figure $figure = null,
+        public string $how = self::DONE,
+        public string $note = '',
+    ) {
     }
 
     public static function kind(): Kind
@@ -28,6 +43,8 @@ final readonly class StepPayload implements Payload
             $shape->text('sheet'),
             $shape->text('step'),
             $shape->has('figure') ? Figure::read($shape->in('figure')) : null,
+            $shape->choice('how', self::HOWS, self::DONE),
+            $shape->text('note', ''),
         );
     }
 
@@ -35,13 +52,21 @@ final readonly class StepPayload implements Payload
     {
         $figure = null === $this->figure ? [] : ['figure' => $this->figure->write()];
 
-        return ['sheet' => $this->sheet, 'step' => $this->step] + $figure;
+        $how = self::DONE === $this->how ? [] : ['how' => $this->how, 'note' => $this->note];
+
+        return ['sheet' => $this->sheet, 'step' => $this->step] + $figure + $how;
     }
 
     public static function schema(): array
     {
         return Schema::object(
-            ['sheet' => Schema::TEXT, 'step' => Schema::TEXT, 'figure' => Schema::FIGURE],
+            [
+                'sheet' => Schema::TEXT,
+                'step' => Schema::TEXT,
+                'figure' => Schema::FIGURE,
+                'how' => Schema::TEXT,
+                'note' => Schema::TEXT,
+            ],
             ['sheet', 'step'],
         );
     }
@@ -50,6 +75,12 @@ final readonly class StepPayload implements Payload
     {
         $sheet = $door->sheet() ?? throw Refused::by('repair', ['finding-first']);
         $step = $sheet->step($this->step);
+        if (self::DONE !== $this->how && !$step->mayDiffer()) {
+            throw Refused::by('repair', ['step-as-written']);
+        }
+        if (self::DONE !== $this->how && '' === trim($this->note)) {
+            throw InvalidData::at('/step/note', 'why it was not needed, or what was done instead, is expected');
+        }
         if (null !== $step->figure && null === $this->figure) {
             throw Refused::by('repair', ['figure-first']);
         }
