@@ -83,7 +83,7 @@ final class DemoCommand
             $this->ugly();
         });
         $this->shop->mark();
-        $output->writeln('Twenty-six jobs on twelve vehicles.');
+        $output->writeln('Twenty-seven jobs on twelve vehicles.');
 
         return 0;
     }

@@ -10,7 +10,7 @@ use Rodrel\Core\Repair\Composing;
 use Rodrel\Core\Repair\Procedure;
 use Rodrel\Core\Repair\Step;
 
-/** What no procedure and no repair may say, whoever wrote it: it would hurt somebody, or stand in the way of a visit. */
+/** What no procedure and no repair may say, whoever wrote it: it would hurt somebody, or stand in a visit's way. */
 final readonly class ProcedureRules
 {
     /** No wheel nut of a road vehicle is tightened to less (N·m; handbook: 80 upward, 45 for the smallest). */

@@ -25,6 +25,11 @@ final readonly class VisitSteps
 
     public static function fromShape(Shape $shape): self
     {
-        return new self($shape->texts('first'), $shape->texts('at_the_end'), $shape->texts('after'), $shape->texts('tools'));
+        return new self(
+            $shape->texts('first'),
+            $shape->texts('at_the_end'),
+            $shape->texts('after'),
+            $shape->texts('tools'),
+        );
     }
 }

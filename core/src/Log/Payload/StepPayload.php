@@ -12,8 +12,8 @@ use Rodrel\Core\Log\Refused;
 use Rodrel\Core\Shape;
 
 /**
- * A step of a repair sheet done, done differently or not needed, with its figure where it has one. The sheet is named by
- * its finding's entry.
+ * A step of a repair sheet done, done differently or not needed, with its figure where it has one. The sheet is named
+ * by its finding's entry.
  */
 final readonly class StepPayload implements Payload
 {
