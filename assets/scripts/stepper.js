@@ -7,9 +7,9 @@ export const stepper = () => ({
     },
     heard(field) {
         if (field.matches('[data-figure]')) {
-            field.closest('li').querySelector('[data-tick]').checked = field.value.trim() !== '';
+            field.closest('.step-line, li').querySelector('[data-tick]').checked = field.value.trim() !== '';
         } else if (field.matches('[data-tick]') && field.checked) {
-            const figure = field.closest('li').querySelector('[data-figure]');
+            const figure = field.closest('.step-line, li').querySelector('[data-figure]');
             if (figure && figure.value === '') {
                 figure.focus();
             }
@@ -19,7 +19,7 @@ export const stepper = () => ({
     look() {
         this.n = this.$root.querySelectorAll('[data-tick]:checked').length;
         for (const figure of this.$root.querySelectorAll('[data-figure]')) {
-            figure.required = figure.closest('li').querySelector('[data-tick]').checked;
+            figure.required = figure.closest('.step-line, li').querySelector('[data-tick]').checked;
         }
     },
     allReady() {

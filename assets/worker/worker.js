@@ -8,8 +8,8 @@ const PAGES = 'rodrel-pages-1';
 const NO_NETWORK = '/no-network';
 const LIFETIME_MS = 24 * 3600 * 1000;
 /** How long a page may take before the kept one is shown, and a sheet before it is kept (ms). */
-const PAGE_MS = 5000;
-const POST_MS = 8000;
+const PAGE_MS = 12000;
+const POST_MS = 20000;
 const JOB = /^\/jobs\/[0-9a-f-]{36}/;
 const KEPT = /^\/(jobs\/[0-9a-f-]{36}(\/(?!report\.pdf|job\.json|readings\.csv|head).*)?)?$/;
 const SENT_LATER = /^\/jobs\/[0-9a-f-]{36}\/(entries|photos|repair)$/;

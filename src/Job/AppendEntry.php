@@ -59,29 +59,83 @@ final readonly class AppendEntry
                 return $same ? $stored : throw new EntryConflict($stored, $payload->write());
             }
             $loaded ??= ($this->readJob)($job);
-            $now = $this->clock->now();
-            $taken = null !== $takenAt && $takenAt < $now ? $takenAt : $now;
-            $seq = $loaded->head() + 1;
-            if ($payload instanceof UndoPayload) {
-                $isLead = Role::Technician !== $author->role();
-                UndoRule::check($loaded->state->story, $payload, $author->id()->toRfc4122(), $isLead);
-            }
-            Rule::check(
-                $loaded->state,
-                new Entry($id->toRfc4122(), $seq, $payload, $author->id()->toRfc4122(), $taken),
-            );
-            $epoch = $loaded->state->story->now()->number + (int) ($payload instanceof RepairedPayload);
-            $entry = JobEntry::written(
-                $id,
-                new LogPlace($job->id(), $seq, $epoch),
-                $payload,
-                new Stamp($author->id(), $taken, $now, $this->catalogue->hash),
-            );
-            $this->entities->persist($entry);
+            $entry = $this->write($loaded, $author, $id, $payload, $takenAt);
             $this->entities->flush();
             ($this->project)($this->readJob->after($loaded, $entry));
 
             return $entry;
         });
+    }
+
+    /**
+     * Many at once, in their order, under one lock: the first that is refused stops those after it, what came before it
+     * stands. The list's line is written once.
+     *
+     * @param list<array{Uuid, Payload}> $many
+     *
+     * @return array{int, Refused|InvalidData|EntryConflict|null} how many were taken, and what stopped it
+     */
+    public function several(
+        Job $job,
+        User $author,
+        array $many,
+        ?\DateTimeImmutable $takenAt = null,
+    ): array {
+        return $this->entities->wrapInTransaction(function () use ($job, $author, $many, $takenAt): array {
+            $this->entities->lock($job, LockMode::PESSIMISTIC_WRITE);
+            $loaded = ($this->readJob)($job);
+            $stopped = null;
+            $taken = 0;
+            foreach ($many as [$id, $payload]) {
+                try {
+                    $stored = $this->entities->find(JobEntry::class, $id);
+                    if (null === $stored) {
+                        $entry = $this->write($loaded, $author, $id, $payload, $takenAt);
+                        $loaded = $this->readJob->after($loaded, $entry);
+                    } elseif (!$stored->belongsTo($job->id()) || !$stored->says($payload)) {
+                        throw new EntryConflict($stored, $payload->write());
+                    }
+                    ++$taken;
+                } catch (Refused|InvalidData|EntryConflict $stop) {
+                    $stopped = $stop;
+                    break;
+                }
+            }
+            $this->entities->flush();
+            ($this->project)($loaded);
+
+            return [$taken, $stopped];
+        });
+    }
+
+    /**
+     * @throws Refused when a gate is closed
+     * @throws InvalidData when the payload is malformed
+     */
+    private function write(
+        LoadedJob $loaded,
+        User $author,
+        Uuid $id,
+        Payload $payload,
+        ?\DateTimeImmutable $takenAt,
+    ): JobEntry {
+        $now = $this->clock->now();
+        $taken = null !== $takenAt && $takenAt < $now ? $takenAt : $now;
+        $seq = $loaded->head() + 1;
+        if ($payload instanceof UndoPayload) {
+            $isLead = Role::Technician !== $author->role();
+            UndoRule::check($loaded->state->story, $payload, $author->id()->toRfc4122(), $isLead);
+        }
+        Rule::check($loaded->state, new Entry($id->toRfc4122(), $seq, $payload, $author->id()->toRfc4122(), $taken));
+        $epoch = $loaded->state->story->now()->number + (int) ($payload instanceof RepairedPayload);
+        $entry = JobEntry::written(
+            $id,
+            new LogPlace($loaded->job->id(), $seq, $epoch),
+            $payload,
+            new Stamp($author->id(), $taken, $now, $this->catalogue->hash),
+        );
+        $this->entities->persist($entry);
+
+        return $entry;
     }
 }

@@ -45,26 +45,34 @@ final class SheetController extends RendersJob
     {
         $form = $request->request;
         $madeAt = KeptFor::madeAt($request, $this->clock->now());
-        $name = '';
+        $many = $names = [];
+        $wrong = null;
         try {
             $this->own->check($form->getString('by'), $user);
-            $ticked = $this->ticked($form);
-            foreach ($ticked as [$kind, $id, $fields]) {
-                $name = isset($fields['step'])
+            foreach ($this->ticked($form) as [$kind, $id, $fields]) {
+                $names[] = isset($fields['step'])
                     ? $this->say->step($fields['step'])
                     : $this->say->text('prepare.'.($fields['item'] ?? ''));
                 /** @var InputBag<bool|float|int|string> $one */
                 $one = new InputBag($fields);
-                ($this->append)($job, $user, $id, $this->reader->read($kind, $one), $madeAt);
+                $many[] = [$id, $this->reader->read($kind, $one)];
             }
-        } catch (InvalidInput $wrong) {
+        } catch (InvalidInput $input) {
+            $wrong = $input;
+        }
+        // what stands before a figure that cannot be read is taken
+        [$taken, $stopped] = [] === $many ? [0, null] : $this->append->several($job, $user, $many, $madeAt);
+        $name = $names[$taken] ?? '';
+        if ($stopped instanceof Refused) {
+            $why = array_map(fn (string $reason): string => $this->say->ui('gate.'.$reason), $stopped->reasons);
+            $this->refuse($request, $name, $why);
+        } elseif ($stopped instanceof InvalidData) {
+            $this->refuse($request, $name, [$this->say->ui('input.data', ['where' => $stopped->path])]);
+        } elseif (null !== $stopped) {
+            throw $stopped;
+        } elseif (null !== $wrong) {
             $why = [$this->say->ui($wrong->key, $wrong->parameters)];
             $this->refuse($request, $name, $why, $wrong->parameters['typed'] ?? '');
-        } catch (Refused $refused) {
-            $why = array_map(fn (string $reason): string => $this->say->ui('gate.'.$reason), $refused->reasons);
-            $this->refuse($request, $name, $why);
-        } catch (InvalidData $wrong) {
-            $this->refuse($request, $name, [$this->say->ui('input.data', ['where' => $wrong->path])]);
         }
         if (KeptFor::is($request) && null !== Refusal::of($request)) {
             return new Response('', Response::HTTP_UNPROCESSABLE_ENTITY);

@@ -188,5 +188,9 @@ abstract class BrowserTestCase extends TestCase
         }
         $chrome->tap('.record-bar [form=sheet-form]');
         self::assertSame([], $chrome->all('.refused-here'), 'all of it was taken');
+        self::assertSame('', implode(' | ', array_map(
+            static fn ($left): string => $left->getText(),
+            $chrome->all('.step-line[data-done=no]'),
+        )), 'nothing is left to tick');
     }
 }

@@ -144,6 +144,42 @@ final class JourneysTest extends BrowserTestCase
         $this->assertQuietConsole($chrome);
     }
 
+    /** A hose with its caliper and the other side's hose: one list, one sheet on a phone, one bleed run at two wheels. */
+    public function testSeveralPartsInOneVisit(): void
+    {
+        $vehicle = new ModelAnswers('medium-car', 'hose.one-way@lf', 2);
+        $chrome = $this->chrome(390, 844, true)->signIn('fenwarren');
+        $job = $this->openJob($chrome, 'Unit 72, ferry van', 'split=diagonal', 'rear=drum', 'what=drags', 'where=lf');
+        $this->takeSuggestions($chrome, $vehicle);
+        $chrome->tap('.bench-next a.go.wide')->agree('form button.go.wide');
+        $alone = \count($chrome->all('.steps ol > li'));
+        $chrome->go("$job/work");
+        $before = $chrome->taps;
+        foreach (['Replace the caliper, left front', 'Replace the hose, right front'] as $line) {
+            $chrome->tap('.work-offered button[aria-label$="'.$line.'"]');
+        }
+        self::assertSame(2, $chrome->taps - $before, 'a tap a line');
+        self::assertCount(3, $chrome->all('.work-in .work-lines li'));
+        $chrome->tap('.work-in a.go.wide');
+        self::assertStringContainsString('Caliper, left front', $chrome->text('.sheet-also'));
+        $lines = \count($chrome->all('.steps ol > li'));
+        self::assertGreaterThan($alone, $lines);
+        self::assertLessThan(2 * $alone, $lines, 'three sheets of 14, 19 and 14 steps in one');
+        self::assertSame(1, \count($chrome->all('#step-photograph')));
+        $this->recordSheet($chrome);
+        $chrome->tap('.steps > form button.go');
+        self::assertStringEndsWith('/bleed', $chrome->path());
+        foreach (['plate', 'fluid'] as $field) {
+            $chrome->touch('input[name='.$field.']');
+        }
+        $chrome->tap('form button.go.wide');
+        $wheels = implode(' ', array_map(static fn ($one): string => $one->getText(), $chrome->all('.bleed-order > li')));
+        self::assertStringContainsString('Left front', $wheels);
+        self::assertStringContainsString('Right front', $wheels);
+        self::assertStringNotContainsString('rear', $wheels);
+        $this->assertQuietConsole($chrome);
+    }
+
     public function testAPracticeVehicleAnswersItsSheets(): void
     {
         $chrome = $this->chrome();
