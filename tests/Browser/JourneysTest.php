@@ -144,7 +144,7 @@ final class JourneysTest extends BrowserTestCase
         $this->assertQuietConsole($chrome);
     }
 
-    /** A hose with its caliper and the other side's hose: one list, one sheet on a phone, one bleed run at two wheels. */
+    /** A hose with its caliper and the other side's hose: one list, one sheet on a phone, one bleed run, two wheels. */
     public function testSeveralPartsInOneVisit(): void
     {
         $vehicle = new ModelAnswers('medium-car', 'hose.one-way@lf', 2);
@@ -173,7 +173,8 @@ final class JourneysTest extends BrowserTestCase
             $chrome->touch('input[name='.$field.']');
         }
         $chrome->tap('form button.go.wide');
-        $wheels = implode(' ', array_map(static fn ($one): string => $one->getText(), $chrome->all('.bleed-order > li')));
+        $order = $chrome->all('.bleed-order > li');
+        $wheels = implode(' ', array_map(static fn ($one): string => $one->getText(), $order));
         self::assertStringContainsString('Left front', $wheels);
         self::assertStringContainsString('Right front', $wheels);
         self::assertStringNotContainsString('rear', $wheels);
