@@ -190,7 +190,9 @@ final class World
     /** @param list<Entry> $log */
     public static function state(array $log, string $preset = 'medium-car'): JobState
     {
-        return JobState::of(self::catalogue(), self::layout($preset), self::sound($preset), Story::of($log));
+        $story = Story::of($log, self::catalogue()->checks->keeping());
+
+        return JobState::of(self::catalogue(), self::layout($preset), self::sound($preset), $story);
     }
 
     public static function diagnosis(JobState $state, string $preset = 'medium-car'): Diagnosis

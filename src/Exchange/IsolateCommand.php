@@ -169,7 +169,7 @@ final readonly class IsolateCommand extends JsonCommand
             $seq = \count($log) + 1;
             $entry = new Entry('entry-'.$seq, $seq, $payload, '', $at->modify('+'.$seq.' minutes'));
             try {
-                Rule::check(JobState::of($this->catalogue, $layout, $sound, Story::of($log)), $entry);
+                Rule::check(JobState::of($this->catalogue, $layout, $sound, Story::of($log, $this->catalogue->checks->keeping())), $entry);
             } catch (Refused $refused) {
                 $of = null === $refused->check ? '' : $refused->check.': ';
                 $why = $of.implode(', ', $refused->reasons);
@@ -195,7 +195,7 @@ final readonly class IsolateCommand extends JsonCommand
             }
         }
 
-        return JobState::of($this->catalogue, $layout, $sound, Story::of($log));
+        return JobState::of($this->catalogue, $layout, $sound, Story::of($log, $this->catalogue->checks->keeping()));
     }
 
     /**

@@ -49,7 +49,7 @@ final class ReadJob
     {
         // what cannot be read is shown as it is and moves nothing
         $read = array_map(static fn (JobEntry $entry): ?Entry => $entry->readable(), $log);
-        $story = Story::of(array_values(array_filter($read)));
+        $story = Story::of(array_values(array_filter($read)), $this->catalogue->checks->keeping());
         $typical = $this->catalogue->vehicle($job->preset(), $job->parts());
         $document = Composer::withOwnFigures($typical, $story->figures());
         $layout = Layout::fromArray($document);

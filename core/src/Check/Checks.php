@@ -42,6 +42,21 @@ final readonly class Checks implements \IteratorAggregate, \Countable
         return array_values(array_filter($this->all, static fn (Check $check): bool => $check->role->held));
     }
 
+    /**
+     * What has to be done before a joint may be opened, whatever was signed: it says nothing about the cause.
+     *
+     * @return list<string> ids
+     */
+    public function keeping(): array
+    {
+        $keeping = array_filter(
+            $this->all,
+            static fn (Check $check): bool => $check->role->discharges || $check->role->cages,
+        );
+
+        return array_map(strval(...), array_keys($keeping));
+    }
+
     /** @return \ArrayIterator<string, Check> */
     public function getIterator(): \ArrayIterator
     {

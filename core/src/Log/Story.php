@@ -33,6 +33,7 @@ final readonly class Story
      * @param list<Entry<Payload>> $asleep waiting for a countersignature
      * @param list<string> $standing ids of all entries not taken back, undos among them
      * @param array<string, Entry<Payload>> $byId all that were ever written
+     * @param list<string> $keeping ids of checks whose readings let a signature stand
      */
     private function __construct(
         public array $entries,
@@ -41,11 +42,15 @@ final readonly class Story
         public array $asleep,
         private array $standing,
         private array $byId,
+        private array $keeping,
     ) {
     }
 
-    /** @param list<Entry<Payload>> $log in any order */
-    public static function of(array $log): self
+    /**
+     * @param list<Entry<Payload>> $log in any order
+     * @param list<string> $keeping ids of checks that a sheet or a proof asks for: their readings let a signature stand
+     */
+    public static function of(array $log, array $keeping = []): self
     {
         usort($log, static fn (Entry $a, Entry $b): int => $a->seq <=> $b->seq);
         $cancelled = self::cancelled($log);
@@ -81,7 +86,15 @@ final readonly class Story
             array_push($epochs[\count($epochs) - 1], ...self::expanded($entry));
         }
 
-        return new self($standing, self::chaptersOf($epochs), $undone, $asleep, $ids, array_column($log, null, 'id'));
+        return new self(
+            $standing,
+            self::chaptersOf($epochs),
+            $undone,
+            $asleep,
+            $ids,
+            array_column($log, null, 'id'),
+            $keeping,
+        );
     }
 
     /**
@@ -215,8 +228,8 @@ final readonly class Story
     }
 
     /**
-     * The finding that stands: signed in this epoch, not followed by another reading of it, and none of the readings it
-     * rested on taken back.
+     * The finding that stands: signed in this epoch, not followed by another reading that could change it, and none of
+     * the readings it rested on taken back.
      *
      * @return Entry<FindingPayload>|null
      */
@@ -227,7 +240,10 @@ final readonly class Story
             if ($entry->payload instanceof FindingPayload) {
                 /** @var Entry<FindingPayload> $entry */
                 $finding = $entry;
-            } elseif ($entry->payload instanceof ReadingPayload) {
+            } elseif (
+                $entry->payload instanceof ReadingPayload
+                && !\in_array($entry->payload->check->id, $this->keeping, true)
+            ) {
                 $finding = null;
             }
         }

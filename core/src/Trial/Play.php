@@ -81,7 +81,12 @@ final class Play
 
     public function state(): JobState
     {
-        return $this->state ??= JobState::of($this->catalogue, $this->layout, $this->sound, Story::of($this->log));
+        return $this->state ??= JobState::of(
+            $this->catalogue,
+            $this->layout,
+            $this->sound,
+            Story::of($this->log, $this->catalogue->checks->keeping()),
+        );
     }
 
     public function diagnosis(): Diagnosis

@@ -566,6 +566,19 @@ final class JobStateTest extends TestCase
         self::assertSame(Stage::Proof, $this->state()->stage);
     }
 
+    /** Pressure let go before a joint is opened says nothing about the cause: what was signed stays signed. */
+    public function testWhatMustBeDoneFirstLetsTheSignatureStand(): void
+    {
+        $this->pushedBack()->sign('hose@lf');
+        $this->log[] = $this->entry(Kind::Reading, [
+            'check' => 'discharge@vehicle',
+            'outcomes' => ['' => World::catalogue()->checks->of('discharge')->firstRow()->observer->words()[0]],
+        ]);
+        self::assertSame(Stage::Repair, $this->state()->stage);
+        $this->log[] = $this->entry(Kind::Reading, ['check' => 'wear@lf', 'outcomes' => ['' => 'inner']]);
+        self::assertSame(Stage::Bench, $this->state()->stage);
+    }
+
     /** A comparison may be left out with its reason; what is torqued, counted, opened or closed may not. */
     public function testAStepThatIsNotNeeded(): void
     {
