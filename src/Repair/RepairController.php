@@ -69,12 +69,13 @@ final class RepairController extends RendersJob
             fn (SheetStep $one): array => $this->step($loaded, $one, $id, $several),
             $own,
         ));
-        $next = $nextLabel = null;
+        $next = $nextLabel = $nextAnchor = null;
         $complete = true;
         foreach ($steps as $step) {
             foreach ($step['places'] as $place) {
                 if (null === $place['done']) {
                     $nextLabel ??= $step['label'];
+                    $nextAnchor ??= $step['anchor'];
                     $next ??= $place['name'];
                     $complete = $complete && !$step['required'];
                 }
@@ -91,6 +92,7 @@ final class RepairController extends RendersJob
             steps: $steps,
             nextStep: $next,
             nextLabel: $nextLabel,
+            nextAnchor: $nextAnchor,
             photos: $this->byStep($loaded),
             way: $way,
             ways: $sheet->ways(),
@@ -176,8 +178,12 @@ final class RepairController extends RendersJob
             ];
         }
 
+        $written = $line->written();
+
         return [
             'id' => $step->id,
+            // by what is done alone, where that is one of its names
+            'anchor' => \in_array($step->id, $written, true) ? $step->id : $written[0],
             'label' => $this->say->text('step.'.$step->id),
             'cautions' => array_map(fn (string $id): string => $this->say->text('caution.'.$id), $step->cautions),
             'typical' => null === $band

@@ -26,6 +26,7 @@ final readonly class RepairPage
         public array $steps,
         public ?string $nextStep,
         public ?string $nextLabel,
+        public ?string $nextAnchor,
         public array $photos,
         public string $way,
         public array $ways,

@@ -366,7 +366,7 @@ final class RodrelTest extends TestCase
             'cd '
                 .escapeshellarg($in)
                 .' && env -u APP_ENV -u APP_DEBUG -u APP_SECRET -u DATABASE_URL '
-                .'-u RODREL_TEST_SCRIPT -u RODREL_TEST_SCRIPTS timeout 400 '
+                .'-u RODREL_TEST_SCRIPT -u RODREL_TEST_SCRIPTS timeout 900 '
                 .(str_starts_with($command, 'TO=') ? 'env ' : '')
                 .$command
                 .' 2>&1',
