@@ -169,7 +169,8 @@ final readonly class IsolateCommand extends JsonCommand
             $seq = \count($log) + 1;
             $entry = new Entry('entry-'.$seq, $seq, $payload, '', $at->modify('+'.$seq.' minutes'));
             try {
-                Rule::check(JobState::of($this->catalogue, $layout, $sound, Story::of($log, $this->catalogue->checks->keeping())), $entry);
+                $story = Story::of($log, $this->catalogue->checks->keeping());
+                Rule::check(JobState::of($this->catalogue, $layout, $sound, $story), $entry);
             } catch (Refused $refused) {
                 $of = null === $refused->check ? '' : $refused->check.': ';
                 $why = $of.implode(', ', $refused->reasons);
