@@ -116,7 +116,7 @@ final class FindingController extends RendersJob
             spent: $loaded->state->story->intake()->spentCents ?? 0,
             quotes: $this->quotes($loaded, $group),
             trial: 'trial' === $advice->reason && $rows[0]['group'] === $chosen['group'],
-            all: $this->named($all, $rows),
+            all: $this->say->repairs(array_diff_key($all, array_flip(array_column($rows, 'group')))),
             hinges: $rows[0]['group'] === $chosen['group'] ? array_map($this->hinge(...), $judgement->hinges) : [],
             unread: array_map($this->say->check(...), $advice->unread),
         ));
@@ -132,25 +132,6 @@ final class FindingController extends RendersJob
             'instead' => $this->say->group($hinge->instead),
             'percent' => Percent::of($hinge->mass),
         ]);
-    }
-
-    /**
-     * @param array<string, GroupAt> $all
-     * @param list<array<string, mixed>> $rows
-     *
-     * @return array<string, string> names of all other repairs, in the order of the alphabet; "nothing wrong" is none
-     */
-    private function named(array $all, array $rows): array
-    {
-        $names = [];
-        foreach (array_diff_key($all, array_flip(array_column($rows, 'group'))) as $key => $group) {
-            if ('none' !== $group->id) {
-                $names[$key] = $this->say->group($group);
-            }
-        }
-        asort($names);
-
-        return $names;
     }
 
     private function scope(LoadedJob $loaded, GroupAt $group, bool $pair): Scope

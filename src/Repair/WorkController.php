@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Repair;
 
 use App\Job\Job;
-use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Shop\ShopSettings;
 use App\Text\Percent;
@@ -15,7 +14,6 @@ use Rodrel\Core\Log\Payload\LinePayload;
 use Rodrel\Core\Repair\WorkLine;
 use Rodrel\Core\Repair\WorkList;
 use Rodrel\Core\Repair\WorkTerms;
-use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -73,7 +71,7 @@ final class WorkController extends RendersJob
             cents: $list->cents($this->catalogue->repairs, $labour),
             minutes: (int) ceil($list->minutes()),
             steps: \count($sheet->steps),
-            all: $this->others($loaded, array_diff_key($there, array_flip($listed))),
+            all: $this->say->repairs(array_diff_key($there, array_flip($listed))),
             back: $this->generateUrl('job_work', ['id' => $job->id()]),
         ));
     }
@@ -88,23 +86,5 @@ final class WorkController extends RendersJob
         }
 
         return '';
-    }
-
-    /**
-     * @param array<string, GroupAt> $there
-     *
-     * @return array<string, string> by group, in the order of the alphabet; "nothing wrong" is none
-     */
-    private function others(LoadedJob $loaded, array $there): array
-    {
-        $names = [];
-        foreach ($there as $key => $group) {
-            if ('none' !== $group->id) {
-                $names[$key] = $this->say->group($group);
-            }
-        }
-        asort($names);
-
-        return $names;
     }
 }

@@ -141,6 +141,24 @@ final readonly class Say
         return 'check' === $kind ? $this->check($what) : $this->step($what);
     }
 
+    /**
+     * @param array<string, GroupAt> $groups
+     *
+     * @return array<string, string> names by group, in the order of the alphabet; "nothing wrong" is none
+     */
+    public function repairs(array $groups): array
+    {
+        $names = [];
+        foreach ($groups as $key => $group) {
+            if ('none' !== $group->id) {
+                $names[$key] = $this->group($group);
+            }
+        }
+        asort($names);
+
+        return $names;
+    }
+
     /** "Banjo with new washers, both sides, to torque, left front" of a step's name with its wheel. */
     public function step(string $name): string
     {
