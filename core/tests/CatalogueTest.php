@@ -412,14 +412,14 @@ final class CatalogueTest extends TestCase
             'procedures',
             '"torque_nm": [18, 30]',
             '"torque_nm": [30, 18]',
-            '/procedures/procedures/hose/steps/7',
+            '/procedures/procedures/hose/steps/10',
             'rises',
         ];
         yield 'wheel nuts by hand' => [
             'procedures',
             '"torque_nm": [90, 130]',
             '"torque_nm": [9, 13]',
-            '/procedures/procedures/hose/steps/13/torque_nm',
+            '/procedures/procedures/hose/steps/16/torque_nm',
             '45 N',
         ];
         yield 'a joint that stays open' => [
@@ -434,8 +434,31 @@ final class CatalogueTest extends TestCase
             'procedures',
             '["photograph-both"]',
             '["painted"]',
-            '/procedures/procedures/hose/steps/0/gives_way_to',
+            '/procedures/procedures/hose/steps/1/gives_way_to',
             'painted',
+        ];
+        yield 'too few washers laid ready' => [
+            'procedures',
+            '{"id": "sealing-washers", "count": 2}',
+            '{"id": "sealing-washers", "count": 1}',
+            '/procedures/procedures/hose/steps/10/uses',
+            'too few',
+            '"uses": "sealing-washers"',
+        ];
+        yield 'a surprise where nothing is done' => [
+            'procedures',
+            '"steps": ["rebuild-look"]',
+            '"steps": ["sing"]',
+            '/procedures/surprises/bore-pitted/steps',
+            'sing',
+        ];
+        yield 'a way that no school leaves open' => [
+            'procedures',
+            '"way": "propped"',
+            '"way": "held"',
+            '/procedures/procedures/hose',
+            'held',
+            '"hose": {',
         ];
         yield 'an opened system that nobody bleeds' => [
             'repairs',

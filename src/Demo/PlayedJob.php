@@ -187,11 +187,9 @@ final class PlayedJob
     {
         $state = $this->loaded()->state;
         $sheet = $state->story->finding()->id ?? '';
-        $ways = $this->sheet()->ways();
-        $way = \in_array(self::SCHOOL, $ways, true) ? self::SCHOOL : $ways[0] ?? null;
         $steps = array_filter(
             $this->sheet()->steps,
-            static fn (SheetStep $line): bool => \in_array($line->step->way, [null, $way], true),
+            static fn (SheetStep $line): bool => \in_array($line->step->way, [null, self::SCHOOL], true),
         );
         foreach (\array_slice($steps, 0, $count) as $line) {
             foreach ($line->written() as $name) {

@@ -69,10 +69,9 @@ final readonly class WallView
             $since = $this->clock->now()->getTimestamp() - $done->takenAt->getTimestamp();
             $wait = $waits ? max($wait, Rule::SECOND_LOOK_S - $since) : $wait;
         }
-        $way = $this->shop->practice()->wayOf($sheet);
+        $practice = $this->shop->practice();
         foreach ($sheet->steps as $line) {
-            $own = null === $line->step->way || $line->step->way === $way;
-            foreach ($own ? $line->names : [] as $names) {
+            foreach ($practice->makes($line->step) ? $line->names : [] as $names) {
                 if (null === $loaded->state->story->stepDone($finding->id, ...$names)) {
                     return [$line->step, $wait];
                 }

@@ -6,6 +6,7 @@ namespace App\Exchange;
 
 use App\Account\User;
 use App\Job\Job;
+use App\Text\Csv;
 use App\Text\Say;
 use Rodrel\Core\CoreException;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -41,20 +42,8 @@ final class ExportController extends AbstractController
     #[Route('/jobs/{id:job}/readings.csv', name: 'job_csv', methods: ['GET'])]
     public function readings(Job $job): Response
     {
-        $stream = fopen('php://temp', 'w+') ?: throw new \RuntimeException('no memory for a file');
-        foreach ($this->document->readings($job) as $row) {
-            fputcsv(
-                $stream,
-                array_map(self::harmless(...), $row),
-                ',',
-                '"',
-                '',
-            );
-        }
-        rewind($stream);
-
         return $this->download(
-            (string) stream_get_contents($stream),
+            Csv::of($this->document->readings($job)),
             'text/csv; charset=utf-8',
             'readings-'.$job->id()->toRfc4122().'.csv',
         );
@@ -87,14 +76,6 @@ final class ExportController extends AbstractController
         }
 
         return $this->redirectToRoute('job', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
-    }
-
-    /** No cell begins as a formula does, whatever stands before the sign; numbers stay numbers. */
-    public static function harmless(string $cell): string
-    {
-        $begins = 1 === preg_match('/^[\s\x{00A0}\x{FEFF}]*[=+\-@＝＋－＠|%]|^[\t\r\n]/u', $cell);
-
-        return $begins && !is_numeric($cell) ? "'".$cell : $cell;
     }
 
     private function download(string $content, string $type, string $name): Response

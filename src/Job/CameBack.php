@@ -61,6 +61,19 @@ final readonly class CameBack
         return $said;
     }
 
+    /** @return list<GroupAt> repairs of the vehicle's other jobs of late, the latest first, each once */
+    public function repairs(LoadedJob $loaded): array
+    {
+        $groups = [];
+        foreach ($this->before($loaded) as $entry) {
+            foreach ($entry->payload->groups() as $group) {
+                $groups[(string) $group] = $group;
+            }
+        }
+
+        return array_values($groups);
+    }
+
     /** @return list<Entry<RepairedPayload>> of the vehicle's other jobs, the latest first */
     private function before(LoadedJob $loaded): array
     {

@@ -26,6 +26,7 @@ use Rodrel\Core\Log\Payload\QuotePayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\SettledPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\SurprisePayload;
 use Rodrel\Core\Log\Payload\TogetherPayload;
 use Rodrel\Core\Log\Payload\UndoPayload;
 use Rodrel\Core\Log\Payload\WaivePayload;
@@ -90,6 +91,15 @@ final readonly class FormReader
                 $this->group($text('group')),
                 $form->getBoolean('in'),
                 $this->fields->choice($form, 'why', LinePayload::WHYS),
+                $this->fields->optional($form, 'part'),
+                $form->getBoolean('off') ? $text('reason', 'input.reason') : '',
+                $form->getBoolean('off') ? $this->fields->optional($form, 'until') : '',
+            ),
+            Kind::Surprise => new SurprisePayload(
+                $text('sheet'),
+                $text('step'),
+                $text('surprise'),
+                $this->fields->optional($form, 'note'),
             ),
             Kind::Bleed => $this->bleed($form),
             Kind::BleedSetup => $this->bleedSetup($form),

@@ -4,14 +4,18 @@ declare(strict_types=1);
 
 namespace App\Proof;
 
+use App\Account\UserRepository;
 use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Text\Bands;
 use App\Text\Letters;
 use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Job\OpenStep;
+use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Proof\Criterion;
 use Rodrel\Core\Proof\CriterionRule;
+use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -23,6 +27,7 @@ final class ProofController extends RendersJob
         private readonly Catalogue $catalogue,
         private readonly ClockInterface $clock,
         private readonly Bands $bands,
+        private readonly UserRepository $users,
     ) {
     }
 
@@ -57,7 +62,25 @@ final class ProofController extends RendersJob
             ),
             failed: $proof->failed()?->id,
             night: $this->night($loaded),
+            open: array_map(fn (OpenStep $one): array => $this->open($one), $loaded->state->openSteps()),
         ));
+    }
+
+    /** @return array<string, mixed> a step that still keeps the vehicle from leaving, to be looked at here */
+    private function open(OpenStep $one): array
+    {
+        $since = null === $one->done ? 0 : $this->clock->now()->getTimestamp() - $one->done->takenAt->getTimestamp();
+        $place = Place::VEHICLE === $one->place ? '' : ', '.$this->say->place($one->place);
+
+        return [
+            'why' => $one->why,
+            'what' => $this->say->text('step.'.$one->step->id).$place,
+            'entry' => $one->done?->id,
+            'figure' => $one->done?->payload->figure?->said() ?? '',
+            'by' => null === $one->done ? '' : $this->users->names()[$one->done->author] ?? '',
+            'wait' => (int) ceil(max(0, Rule::SECOND_LOOK_S - $since) / 60),
+            'other' => OpenStep::OUTSIDE === $one->why,
+        ];
     }
 
     /**

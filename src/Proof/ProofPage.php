@@ -10,6 +10,7 @@ final readonly class ProofPage
     /**
      * @param list<array<string, mixed>> $criteria
      * @param list<array{key: string, said: list<string>, overridable: bool, gate: string, answer: null}> $road
+     * @param list<array<string, mixed>> $open steps of the sheet that wait for a second look, or for more
      * @param string|null $night the day on which the pedal's height is to be measured again
      */
     public function __construct(
@@ -22,6 +23,7 @@ final readonly class ProofPage
         public array $road,
         public ?string $failed,
         public ?string $night,
+        public array $open,
     ) {
     }
 }

@@ -18,10 +18,14 @@ use Rodrel\Core\Log\Payload\FindingPayload;
 use Rodrel\Core\Log\Payload\PreparedPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\SurprisePayload;
 use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Quantity\Quantity;
+use Rodrel\Core\Repair\Practice;
 use Rodrel\Core\Repair\Sheet;
 use Rodrel\Core\Repair\SheetStep;
+use Rodrel\Core\Repair\Surprise;
+use Rodrel\Core\Repair\WorkList;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\Clock\ClockInterface;
@@ -59,11 +63,8 @@ final class RepairController extends RendersJob
         $repaired = $loaded->state->story->last(RepairedPayload::class);
         $id = $finding->id ?? ($repaired->payload->sheet ?? '');
         $prepared = $this->prepared($loaded, $sheet);
-        $way = $this->way($sheet, $request->query->getString('way'));
-        $own = array_filter(
-            $sheet->steps,
-            static fn (SheetStep $one): bool => null === $one->step->way || $one->step->way === $way,
-        );
+        $practice = $this->practice($sheet, $request->query->getString('way'));
+        $own = array_filter($sheet->steps, static fn (SheetStep $one): bool => $practice->makes($one->step));
         $several = \count($sheet->groups) > 1;
         $steps = array_values(array_map(
             fn (SheetStep $one): array => $this->step($loaded, $one, $id, $several),
@@ -94,8 +95,7 @@ final class RepairController extends RendersJob
             nextLabel: $nextLabel,
             nextAnchor: $nextAnchor,
             photos: $this->byStep($loaded),
-            way: $way,
-            ways: $sheet->ways(),
+            ways: $this->ways($sheet, $practice),
             finished: null === $finding,
             reopen: null === $finding && Stage::Done !== $loaded->state->stage ? $repaired?->id : null,
             complete: $complete,
@@ -108,10 +108,27 @@ final class RepairController extends RendersJob
         ));
     }
 
-    /** The school's way of doing it, unless the other one was asked for. */
-    private function way(Sheet $sheet, string $asked): string
+    /** The shop's practice, with one thing done the other way where that was asked for. */
+    private function practice(Sheet $sheet, string $asked): Practice
     {
-        return \in_array($asked, $sheet->ways(), true) ? $asked : $this->shop->practice()->wayOf($sheet);
+        $practice = $this->shop->practice();
+        foreach ($this->catalogue->schools->ways($sheet->ways()) as $of => $ways) {
+            $practice = \in_array($asked, $ways, true) ? $practice->inThatWay($of, $asked) : $practice;
+        }
+
+        return $practice;
+    }
+
+    /** @return list<array{now: string, others: list<string>}> what the sheet leaves to the shop */
+    private function ways(Sheet $sheet, Practice $practice): array
+    {
+        $ways = [];
+        foreach ($this->catalogue->schools->ways($sheet->ways()) as $of => $all) {
+            $now = $practice->ways()[$of] ?? $all[0];
+            $ways[] = ['now' => $now, 'others' => array_values(array_diff($all, [$now]))];
+        }
+
+        return $ways;
     }
 
     /** @return array<string, list<array<string, mixed>>> */
@@ -179,9 +196,20 @@ final class RepairController extends RendersJob
         }
 
         $written = $line->written();
+        $met = [];
+        foreach ($loaded->state->story->entriesOf(SurprisePayload::class) as $entry) {
+            if ($entry->payload->sheet === $sheet && null !== $line->placeOf($entry->payload->step)) {
+                $met[] = $this->met($loaded, $entry, (string) $line->placeOf($entry->payload->step));
+            }
+        }
 
         return [
             'id' => $step->id,
+            'met' => $met,
+            'surprises' => array_map(
+                fn (Surprise $one): string => $this->say->text('surprise.'.$one->id.'.what'),
+                $this->catalogue->repairs->surprisesAt($step->id),
+            ),
             // by what is done alone, where that is one of its names
             'anchor' => \in_array($step->id, $written, true) ? $step->id : $written[0],
             'label' => $this->say->text('step.'.$step->id),
@@ -202,6 +230,41 @@ final class RepairController extends RendersJob
             'mayDiffer' => $step->mayDiffer(),
             'done' => [] === array_filter($places, static fn (array $one): bool => null === $one['done']),
             'places' => $places,
+        ];
+    }
+
+    /**
+     * What was met on the way, what to do then, and what may have to go on the work list.
+     *
+     * @param Entry<SurprisePayload> $entry
+     *
+     * @return array<string, mixed>
+     */
+    private function met(LoadedJob $loaded, Entry $entry, string $place): array
+    {
+        $surprise = $this->catalogue->repairs->surprises[$entry->payload->surprise] ?? null;
+        $line = null === $surprise || '' === $surprise->repair
+            ? null
+            : WorkList::near(
+                $this->catalogue->faults->repairsIn($loaded->layout),
+                $surprise->repair,
+                Place::of($place),
+                $loaded->layout,
+            );
+        $listed = $loaded->state->sheet()->groups ?? [];
+
+        return [
+            'entry' => $entry->id,
+            'what' => null === $surprise
+                ? $entry->payload->note
+                : $this->say->text('surprise.'.$surprise->id.'.what'),
+            'note' => null === $surprise ? '' : $entry->payload->note,
+            'do' => null === $surprise ? '' : $this->say->text('surprise.'.$surprise->id.'.do'),
+            'minutes' => (int) ($surprise->minutes ?? 0),
+            'group' => (string) $line,
+            'name' => null === $line ? '' : $this->say->work($line),
+            'listed' => null === $line
+                || [] !== array_filter($listed, static fn (GroupAt $one): bool => $one->is($line)),
         ];
     }
 }

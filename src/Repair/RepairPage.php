@@ -12,7 +12,7 @@ final readonly class RepairPage
      * @param list<array<string, mixed>> $steps
      * @param array<string, list<array<string, mixed>>> $photos
      * @param string|null $reopen the entry that finished it, while it can be opened again
-     * @param list<string> $ways
+     * @param list<array{now: string, others: list<string>}> $ways what is left to the shop
      * @param list<string> $inspect
      * @param list<array{group: string, name: string}> $also what else the visit changes
      */
@@ -28,7 +28,6 @@ final readonly class RepairPage
         public ?string $nextLabel,
         public ?string $nextAnchor,
         public array $photos,
-        public string $way,
         public array $ways,
         public bool $finished,
         public ?string $reopen,

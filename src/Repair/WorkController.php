@@ -5,82 +5,122 @@ declare(strict_types=1);
 namespace App\Repair;
 
 use App\Job\Job;
+use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Shop\ShopSettings;
 use App\Text\Percent;
 use Rodrel\Core\Catalogue\Catalogue;
-use Rodrel\Core\Isolation\NeedsRepair;
 use Rodrel\Core\Log\Payload\LinePayload;
+use Rodrel\Core\Repair\PartOption;
 use Rodrel\Core\Repair\WorkLine;
-use Rodrel\Core\Repair\WorkList;
-use Rodrel\Core\Repair\WorkTerms;
+use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
 /** The work list: every part that this visit changes, put in or taken out with one tap; one sheet follows from it. */
 final class WorkController extends RendersJob
 {
-    public function __construct(private readonly Catalogue $catalogue, private readonly ShopSettings $shop)
-    {
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly ShopSettings $shop,
+        private readonly WorkView $work,
+        private readonly PartsList $parts,
+    ) {
     }
 
     #[Route('/jobs/{id:job}/work', name: 'job_work', methods: ['GET'])]
     public function __invoke(Job $job): Response
     {
         $loaded = ($this->readJob)($job);
-        $finding = $loaded->state->story->finding()?->payload->group;
+        $list = $this->work->of($loaded);
         $sheet = $loaded->state->sheet();
-        if (null === $finding || null === $sheet) {
+        if (null === $list || null === $sheet) {
             return $this->redirectToRoute('job_finding', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
         }
-        $labour = $this->shop->isolation()->labour;
-        $there = $this->catalogue->faults->repairsIn($loaded->layout);
-        $needing = $loaded->judgement()->needing ?? [];
-        $list = WorkList::of(
-            $this->catalogue->repairs,
-            $there,
-            $finding,
-            array_column(
-                array_map(
-                    static fn (LinePayload $one): array => [(string) $one->group, $one->why],
-                    $loaded->state->story->lines(),
-                ),
-                1,
-                0,
-            ),
-            $needing,
-            $loaded->state->situation->readings,
-            new WorkTerms($loaded->layout, $labour, $this->shop->practice()),
-        );
-        $line = fn (WorkLine $one): array => [
-            'group' => (string) $one->group,
-            'name' => $this->say->work($one->group),
-            'why' => $one->why,
-            'seen' => $this->seen($one, $needing),
-            'percent' => Percent::of($one->chance),
-            // what the shop does in any case has no odds
-            'school' => 1.0 === $one->chance,
-            'cents' => $one->cents($labour->rateCentsPerMinute),
-            'minutes' => (int) ceil($one->minutes),
+        $off = $loaded->state->story->putOff();
+        $listed = [
+            ...array_map(static fn (WorkLine $one): string => (string) $one->group, $list->lines),
+            ...array_map(static fn (LinePayload $one): string => (string) $one->group, $off),
         ];
-        $listed = array_map(static fn (WorkLine $one): string => (string) $one->group, $list->lines);
+        $there = $this->catalogue->faults->repairsIn($loaded->layout);
 
         return $this->page('repair/work.html.twig', $loaded, 'repair', new WorkPage(
-            in: array_map($line, $list->in()),
-            offered: array_map($line, $list->onOffer()),
-            cents: $list->cents($this->catalogue->repairs, $labour),
+            in: $this->lines($loaded, $list->in()),
+            offered: $this->lines($loaded, array_values(array_filter(
+                $list->onOffer(),
+                static fn (WorkLine $one): bool => [] === array_filter(
+                    $off,
+                    static fn (LinePayload $put): bool => $put->group->is($one->group),
+                ),
+            ))),
+            off: array_map(fn (LinePayload $one): array => [
+                'group' => (string) $one->group,
+                'name' => $this->say->work($one->group),
+                'why' => $one->why,
+                'reason' => $one->reason,
+                'until' => $one->until,
+                'cents' => $this->catalogue->repairs->of($one->group)->costCents(
+                    $this->shop->isolation()->labour->rateCentsPerMinute,
+                    $this->shop->isolation()->labour->fluidCentsPerMl,
+                ),
+            ], $off),
+            cents: $list->cents($this->catalogue->repairs, $this->shop->isolation()->labour),
             minutes: (int) ceil($list->minutes()),
             steps: \count($sheet->steps),
             all: $this->say->repairs(array_diff_key($there, array_flip($listed))),
             back: $this->generateUrl('job_work', ['id' => $job->id()]),
+            parts: $this->parts->of($loaded),
         ));
     }
 
-    /** @param list<NeedsRepair> $needing */
-    private function seen(WorkLine $line, array $needing): string
+    /** What has to lie here before the visit begins, as a table that any program opens. */
+    #[Route('/jobs/{id:job}/parts.csv', name: 'job_parts', methods: ['GET'])]
+    public function csv(Job $job): Response
     {
-        foreach ($needing as $one) {
-            if ($one->group->is($line->group)) {
+        $loaded = ($this->readJob)($job);
+
+        return new Response($this->parts->csv($loaded), headers: [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => 'attachment; filename="parts.csv"',
+        ]);
+    }
+
+    /**
+     * @param list<WorkLine> $lines
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function lines(LoadedJob $loaded, array $lines): array
+    {
+        $rate = $this->shop->isolation()->labour->rateCentsPerMinute;
+
+        return array_map(fn (WorkLine $one): array => [
+            'group' => (string) $one->group,
+            'name' => $this->say->work($one->group),
+            'why' => $one->why,
+            'seen' => 'seen' === $one->why ? $this->seen($loaded, $one->group) : '',
+            'percent' => Percent::of($one->chance),
+            // what the shop does in any case has no odds
+            'school' => 1.0 === $one->chance,
+            'cents' => $one->cents($rate),
+            'minutes' => (int) ceil($one->minutes),
+            'part' => $one->part,
+            'options' => array_map(
+                static fn (PartOption $option): array => [
+                    'kind' => $option->kind,
+                    'cents' => $option->cents['parts'],
+                    'core' => $option->cents['core'],
+                    'notIf' => $option->notIf,
+                ],
+                array_values($this->catalogue->repairs->of($one->group)->options),
+            ),
+        ], $lines);
+    }
+
+    private function seen(LoadedJob $loaded, GroupAt $group): string
+    {
+        foreach ($loaded->judgement()->needing ?? [] as $one) {
+            if ($one->group->is($group)) {
                 return $this->say->check($one->check).': '.$this->say->word($one->check, $one->row, $one->word);
             }
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tests\Functional;
 
-use App\Exchange\ExportController;
+use App\Text\Csv;
 use App\Watch\Trouble;
 use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -187,7 +187,7 @@ final class WallsTest extends ShopTestCase
     #[DataProvider('provideCells')]
     public function testNoCellOfATableIsAFormula(string $cell, bool $marked): void
     {
-        self::assertSame($marked ? "'".$cell : $cell, ExportController::harmless($cell));
+        self::assertSame($marked ? "'".$cell : $cell, Csv::harmless($cell));
     }
 
     public function testAFullDiskAndASilentDatabaseAreSaidInWords(): void

@@ -28,6 +28,7 @@ use Rodrel\Core\Repair\Procedure;
 use Rodrel\Core\Repair\Repair;
 use Rodrel\Core\Repair\Repairs;
 use Rodrel\Core\Repair\Schools;
+use Rodrel\Core\Repair\Surprise;
 use Rodrel\Core\Repair\VisitSteps;
 use Rodrel\Core\Shape;
 use Rodrel\Core\Vehicle\Composer;
@@ -216,6 +217,11 @@ final readonly class Catalogue
             $all[$id] = Repair::fromShape($id, $repair);
         }
 
-        return new Repairs($all, $followed, VisitSteps::fromShape($procedures->in('visit')));
+        $surprises = [];
+        foreach ($procedures->each('surprises') as $id => $surprise) {
+            $surprises[$id] = Surprise::fromShape($id, $surprise);
+        }
+
+        return new Repairs($all, $followed, VisitSteps::fromShape($procedures->in('visit')), $surprises);
     }
 }

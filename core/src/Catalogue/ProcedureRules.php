@@ -51,6 +51,17 @@ final readonly class ProcedureRules
                 }
             }
         }
+        foreach ($repairs->surprises as $id => $surprise) {
+            foreach (array_diff($surprise->steps, array_keys($steps)) as $step) {
+                $this->mistakes->add("/procedures/surprises/$id/steps", \sprintf('there is no step "%s"', $step));
+            }
+            if ('' !== $surprise->repair && !isset($repairs->all[$surprise->repair])) {
+                $this->mistakes->add(
+                    "/procedures/surprises/$id/repair",
+                    \sprintf('there is no repair "%s"', $surprise->repair),
+                );
+            }
+        }
         foreach ([...$repairs->visit->first, ...$repairs->visit->atTheEnd, ...$repairs->visit->after] as $id) {
             if (!isset($steps[$id])) {
                 $this->mistakes->add('/procedures/visit', \sprintf('there is no step "%s"', $id));
@@ -72,6 +83,10 @@ final readonly class ProcedureRules
             }
             if ('' !== $step->makes && !$step->required) {
                 $this->mistakes->add($at.'/makes', 'closing a joint is required');
+            }
+            $ready = array_column($procedure->prepare, 'count', 'id')[$step->uses] ?? 0;
+            if ('' !== $step->uses && $ready < ($step->count ?? 1)) {
+                $this->mistakes->add($at.'/uses', \sprintf('too few of "%s" lie ready', $step->uses));
             }
             $open = $this->joints($open, $step);
         }

@@ -369,24 +369,25 @@ final readonly class References
 
     private function schools(): void
     {
+        $ways = [];
         foreach ($this->catalogue->schools->questions as $question => $choices) {
             foreach ($choices as $id => $choice) {
                 $at = "/schools/schools/$question/choices/$id";
                 if (null !== $choice->bleedOrder && null === BleedOrder::tryFrom($choice->bleedOrder)) {
                     $this->miss($at.'/bleed_order', 'there is no order "%s"', $choice->bleedOrder);
                 }
-                foreach ($choice->ways as $procedure => $way) {
-                    $known = $this->catalogue->repairs->procedures[$procedure] ?? null;
-                    if (!\in_array($way, $known?->ways() ?? [], true)) {
-                        $this->miss("$at/way/$procedure", 'there is no procedure with a way "%s"', $way);
-                    }
-                }
+                array_push($ways, ...array_values($choice->ways));
                 foreach ($choice->with as $repair => $parts) {
                     $known = array_column($this->catalogue->repairs->all[$repair]->scope ?? [], 'part');
                     foreach (array_diff($parts, $known) as $part) {
                         $this->miss("$at/with/$repair", 'the scope of that repair has no "%s"', $part);
                     }
                 }
+            }
+        }
+        foreach ($this->catalogue->repairs->procedures as $id => $procedure) {
+            foreach (array_diff($procedure->ways(), $ways) as $way) {
+                $this->miss("/procedures/procedures/$id", 'no school leaves the way "%s" to the shop', $way);
             }
         }
     }

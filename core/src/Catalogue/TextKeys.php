@@ -65,6 +65,12 @@ final readonly class TextKeys
             }
             yield '/procedures/procedures/'.$id => $keys;
         }
+        foreach (array_keys($catalogue->repairs->surprises) as $id) {
+            yield '/procedures/surprises/'.$id => [
+                'catalogue:surprise.'.$id.'.what',
+                'catalogue:surprise.'.$id.'.do',
+            ];
+        }
         foreach (array_keys($catalogue->parts) as $part) {
             yield '/parts/parts/'.$part => ['catalogue:part.'.$part];
         }

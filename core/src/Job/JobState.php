@@ -10,12 +10,10 @@ use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Situation;
 use Rodrel\Core\Log\Chapter;
 use Rodrel\Core\Log\Door;
-use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\LinePayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
-use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Log\Payload\WaivePayload;
 use Rodrel\Core\Log\Story;
 use Rodrel\Core\Prediction\SoundSignature;
@@ -23,9 +21,7 @@ use Rodrel\Core\Proof\CriterionRule;
 use Rodrel\Core\Proof\ProofBook;
 use Rodrel\Core\Proof\ProofRun;
 use Rodrel\Core\Proof\SameDrive;
-use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Repair\Sheet;
-use Rodrel\Core\Repair\Step;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\GroupAt;
 
@@ -37,8 +33,6 @@ final readonly class JobState implements Door
 {
     /** Less than this at the tread turns with one finger (N; handbook). */
     private const ONE_FINGER_N = 25.0;
-    /** A torque may differ so much from the vehicle's own figure (share; what a wrench is good for). */
-    private const WRENCH = 0.1;
 
     /** @param GroupAt|null $repaired the repair group that opened this epoch */
     private function __construct(
@@ -60,7 +54,7 @@ final readonly class JobState implements Door
         $now = $story->now();
         $readings = $now->readings($catalogue->checks, $sound);
         $left = [
-            CriterionRule::OPEN_STEPS => self::openSteps($catalogue, $layout, $story, $changed),
+            CriterionRule::OPEN_STEPS => OpenStep::ids(OpenStep::all($catalogue, $layout, $story, $changed)),
             CriterionRule::SAFETY_ITEMS => self::safetyItems($story),
             CriterionRule::UNBLED => self::unbled($catalogue, $now, $changed),
         ];
@@ -142,7 +136,9 @@ final readonly class JobState implements Door
             ? $this->story->last(RepairedPayload::class)?->payload->groups()
             : [$finding, ...array_map(static fn (LinePayload $line): GroupAt => $line->group, $this->story->lines())];
 
-        return null === $groups ? null : Sheet::of($this->catalogue()->repairs, $this->layout(), $groups);
+        return null === $groups
+            ? null
+            : Sheet::of($this->catalogue()->repairs, $this->layout(), $groups, $this->story->parts());
     }
 
     /** @return list<GroupAt> all that was changed in the visit that opened this epoch, the finding's first */
@@ -151,60 +147,17 @@ final readonly class JobState implements Door
         return $this->story->last(RepairedPayload::class)?->payload->groups() ?? [];
     }
 
+    /** @return list<OpenStep> of the sheet that opened this epoch: what is not done, not looked at again, or outside */
+    public function openSteps(): array
+    {
+        return OpenStep::all($this->catalogue(), $this->layout(), $this->story, $this->changed());
+    }
+
     public function mayHandOver(): bool
     {
         return $this->proof->passed()
             && [] === self::safetyItems($this->story)
             && [] === $this->situation->car->apart;
-    }
-
-    /**
-     * Required steps of the sheet that opened this epoch which are not done, or done and not confirmed.
-     *
-     * @param list<GroupAt> $changed
-     *
-     * @return list<string> what is done, without where
-     */
-    private static function openSteps(Catalogue $catalogue, Layout $layout, Story $story, array $changed): array
-    {
-        if ([] === $changed) {
-            return [];
-        }
-        $sheet = $story->last(RepairedPayload::class)?->payload->sheet ?? '';
-        $open = [];
-        foreach (Sheet::of($catalogue->repairs, $layout, $changed)->steps as $line) {
-            $step = $line->step;
-            foreach ($step->required ? $line->names : [] as $names) {
-                $done = $story->stepDone($sheet, ...$names);
-                $unseen = null !== $done && true === $step->figure?->holdPoint && !$story->stepConfirmed($done);
-                if (null === $done || $unseen || self::isOutside($story, $step, $done)) {
-                    $open[$step->id] = $step->id;
-                }
-            }
-        }
-
-        return array_values($open);
-    }
-
-    /**
-     * A figure outside its typical band passes only where it is the vehicle's own, from its service data, and somebody
-     * else stands for it; a gap is only ever too small.
-     *
-     * @param Entry<StepPayload> $done
-     */
-    private static function isOutside(Story $story, Step $step, Entry $done): bool
-    {
-        $typed = $done->payload->figure?->core;
-        if (null === $step->figure || null === $typed) {
-            return false;
-        }
-        [$least, $most] = $step->figure->typical;
-        if ($typed >= $least && ($typed <= $most || Quantity::Length === $step->figure->measures)) {
-            return false;
-        }
-        $own = $story->torques()[$step->id] ?? null;
-
-        return null === $own || abs($typed - $own) > self::WRENCH * $own || !$story->stepConfirmedByAnother($done);
     }
 
     /**

@@ -30,6 +30,7 @@ use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\RoundPayload;
 use Rodrel\Core\Log\Payload\SettledPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\SurprisePayload;
 use Rodrel\Core\Log\Payload\TogetherPayload;
 use Rodrel\Core\Log\Payload\UndoPayload;
 use Rodrel\Core\Log\Payload\WaivePayload;
@@ -50,6 +51,7 @@ enum Kind: string
     case Line = 'line';
     case Prepared = 'prepared';
     case Step = 'step';
+    case Surprise = 'surprise';
     case Confirm = 'confirm';
     case Repaired = 'repaired';
     case BleedSetup = 'bleed-setup';
@@ -79,6 +81,7 @@ enum Kind: string
         'line' => LinePayload::class,
         'prepared' => PreparedPayload::class,
         'step' => StepPayload::class,
+        'surprise' => SurprisePayload::class,
         'confirm' => ConfirmPayload::class,
         'repaired' => RepairedPayload::class,
         'bleed-setup' => BleedSetupPayload::class,

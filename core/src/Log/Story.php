@@ -178,13 +178,61 @@ final readonly class Story
     /** @return list<LinePayload> what else this visit changes, in the order it was put in; what was taken out is not */
     public function lines(): array
     {
+        $finding = $this->finding()?->payload->group;
+
+        return array_values(array_filter(
+            $this->lastLines($this->now()->said(LinePayload::class)),
+            static fn (LinePayload $line): bool => $line->in && true !== $finding?->is($line->group),
+        ));
+    }
+
+    /** @return list<LinePayload> what was put off for another day, in any epoch, and is not done or put in since */
+    public function putOff(): array
+    {
+        $done = array_map(
+            static fn (Entry $entry): array => array_map(strval(...), $entry->payload->groups()),
+            $this->entriesOf(RepairedPayload::class),
+        );
+        $all = array_map(
+            static fn (Entry $entry): LinePayload => $entry->payload,
+            $this->entriesOf(LinePayload::class),
+        );
+
+        return array_values(array_filter(
+            $this->lastLines($all),
+            static fn (LinePayload $line): bool => $line->isPutOff()
+                && !\in_array((string) $line->group, array_merge(...$done), true),
+        ));
+    }
+
+    /** @return array<string, string> kind of part that was chosen, by group */
+    public function parts(): array
+    {
+        $parts = [];
+        foreach ($this->entriesOf(LinePayload::class) as $entry) {
+            $line = $entry->payload;
+            if ('' !== $line->part) {
+                $parts[(string) $line->group] = $line->part;
+            }
+        }
+
+        return $parts;
+    }
+
+    /**
+     * @param list<LinePayload> $said
+     *
+     * @return array<string, LinePayload> the last word about each repair, in the order of those
+     */
+    private function lastLines(array $said): array
+    {
         $lines = [];
-        foreach ($this->now()->said(LinePayload::class) as $line) {
+        foreach ($said as $line) {
             unset($lines[(string) $line->group]);
             $lines[(string) $line->group] = $line;
         }
 
-        return array_values(array_filter($lines, static fn (LinePayload $line): bool => $line->in));
+        return $lines;
     }
 
     /** @return list<Entry<ItemPayload>> open items that are not settled */

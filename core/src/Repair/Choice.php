@@ -12,7 +12,7 @@ final readonly class Choice
     /**
      * @param string|null $bleedOrder id of an order of bleeding
      * @param bool $pairs axles are done as pairs where that can be done
-     * @param array<string, string> $ways way by procedure
+     * @param array<string, string> $ways way by what it is a way of: a procedure, what holds the fluid
      * @param array<string, list<string>> $with parts changed along with a repair in any case
      */
     private function __construct(

@@ -41,11 +41,15 @@ final class Composing
     /** @var array<string, array<string, true>> what comes before a step */
     private array $before = [];
 
-    /** @param non-empty-list<GroupAt> $groups the finding's first */
+    /**
+     * @param non-empty-list<GroupAt> $groups the finding's first
+     * @param array<string, string> $parts kind of part by group
+     */
     public function __construct(
         private readonly Repairs $repairs,
         private readonly Layout $layout,
         private readonly array $groups,
+        private readonly array $parts = [],
     ) {
         foreach ($groups as $n => $group) {
             $this->add($group, 0 === $n);
@@ -117,7 +121,7 @@ final class Composing
         $this->places += array_flip($wheels);
         $last = [];
         $wheelsOn = false;
-        foreach ($procedure->steps as $step) {
+        foreach ($this->stepsOf($group) as $step) {
             $wheelsOn = $wheelsOn || $step->last;
             $phase = match (true) {
                 $step->last => self::WHEELS,
@@ -208,7 +212,18 @@ final class Composing
         $there = \in_array($where, self::wheels($procedure, $this->layout, $group->place), true);
 
         return ($everywhere || $there)
-            && [] !== array_filter($procedure->steps, static fn (Step $one): bool => $one->id === $step);
+            && [] !== array_filter($this->stepsOf($group), static fn (Step $one): bool => $one->id === $step);
+    }
+
+    /** @return array<int, Step> of its procedure, those of the kind of part that was chosen */
+    private function stepsOf(GroupAt $group): array
+    {
+        $part = $this->parts[(string) $group] ?? '';
+
+        return array_filter(
+            $this->repairs->procedureOf($group)->steps,
+            static fn (Step $one): bool => $one->isFor($part),
+        );
     }
 
     /**

@@ -8,7 +8,7 @@ namespace Rodrel\Core\Repair;
 final readonly class Practice
 {
     /**
-     * @param array<string, string> $ways way by procedure
+     * @param array<string, string> $ways way by what it is a way of
      * @param array<string, list<string>> $with parts changed along with a repair in any case
      */
     public function __construct(
@@ -29,10 +29,22 @@ final readonly class Practice
         );
     }
 
-    /** The shop's way of what a sheet leaves open; '' where there is one way. */
-    public function wayOf(Sheet $sheet): string
+    /** Whether a step is made this shop's way; one that belongs to no school is. */
+    public function makes(Step $step): bool
     {
-        return array_values(array_intersect($sheet->ways(), $this->ways))[0] ?? $sheet->ways()[0] ?? '';
+        return null === $step->way || \in_array($step->way, $this->ways, true);
+    }
+
+    /** The same practice with one thing done the other way. */
+    public function inThatWay(string $of, string $way): self
+    {
+        return new self($this->bleedOrder, $this->pairs, [...$this->ways, $of => $way], $this->with);
+    }
+
+    /** @return array<string, string> the shop's way by what it is a way of */
+    public function ways(): array
+    {
+        return $this->ways;
     }
 
     /** @return list<string> */

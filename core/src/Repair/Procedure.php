@@ -11,7 +11,8 @@ use Rodrel\Core\Shape;
 final readonly class Procedure
 {
     /**
-     * @param list<array{id: string, count: int}> $prepare
+     * @param list<array{id: string, count: int, for: list<string>, not: list<string>}> $prepare for and not: kinds of
+     *     part
      * @param non-empty-list<Step> $steps
      * @param list<string> $inspect what to look at while it is open
      * @param bool $eachWheel of an axle: one set of steps a wheel
@@ -32,7 +33,12 @@ final readonly class Procedure
     {
         $prepare = [];
         foreach ($shape->each('prepare') as $item) {
-            $prepare[] = ['id' => $item->text('id'), 'count' => (int) $item->number('count', 1.0)];
+            $prepare[] = [
+                'id' => $item->text('id'),
+                'count' => (int) $item->number('count', 1.0),
+                'for' => $item->texts('for_part'),
+                'not' => $item->texts('not_for_part'),
+            ];
         }
         $steps = array_values(array_map(Step::fromShape(...), $shape->each('steps')));
         if ([] === $steps) {
@@ -47,6 +53,18 @@ final readonly class Procedure
             $shape->flag('each_wheel'),
             $shape->flag('after_all'),
         );
+    }
+
+    /** @return list<array{id: string, count: int}> what lies ready for a kind of part; '' where none was chosen */
+    public function readyFor(string $part): array
+    {
+        $own = array_filter($this->prepare, static fn (array $item): bool => !\in_array($part, $item['not'], true)
+            && ([] === $item['for'] || \in_array($part, $item['for'], true)));
+
+        return array_values(array_map(
+            static fn (array $item): array => ['id' => $item['id'], 'count' => $item['count']],
+            $own,
+        ));
     }
 
     /** @return list<string> the schools' ways of doing it; empty where there is one way */

@@ -18,9 +18,23 @@ final readonly class Repairs implements Cures, \IteratorAggregate
     /**
      * @param array<string, Repair> $all
      * @param array<string, Procedure> $procedures
+     * @param array<string, Surprise> $surprises what can be met on the way
      */
-    public function __construct(public array $all, public array $procedures, public VisitSteps $visit)
+    public function __construct(
+        public array $all,
+        public array $procedures,
+        public VisitSteps $visit,
+        public array $surprises = [],
+    ) {
+    }
+
+    /** @return array<string, Surprise> what can be met at a step */
+    public function surprisesAt(string $step): array
     {
+        return array_filter(
+            $this->surprises,
+            static fn (Surprise $one): bool => \in_array($step, $one->steps, true),
+        );
     }
 
     /** @throws InvalidData when there is no such repair */

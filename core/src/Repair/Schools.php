@@ -32,6 +32,27 @@ final readonly class Schools
     }
 
     /**
+     * All ways that a sheet leaves open.
+     *
+     * @param list<string> $left ways of its steps
+     *
+     * @return array<string, list<string>> by what each is a way of
+     */
+    public function ways(array $left): array
+    {
+        $all = [];
+        foreach ($this->questions as $choices) {
+            foreach ($choices as $choice) {
+                foreach ($choice->ways as $of => $way) {
+                    $all[$of][] = $way;
+                }
+            }
+        }
+
+        return array_filter($all, static fn (array $ways): bool => [] !== array_intersect($ways, $left));
+    }
+
+    /**
      * What the shop's choices come to; a question without an answer takes the usual one.
      *
      * @param array<string, string> $chosen choice by question

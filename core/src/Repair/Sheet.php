@@ -18,24 +18,29 @@ final readonly class Sheet
 {
     /**
      * @param non-empty-list<GroupAt> $groups the finding's first
+     * @param array<string, string> $parts kind of part by group
      * @param list<array{id: string, count: int}> $prepare
      * @param list<SheetStep> $steps in order
      * @param list<string> $inspect what to look at while it is open
      */
     private function __construct(
         public array $groups,
+        public array $parts,
         public array $prepare,
         public array $steps,
         public array $inspect,
     ) {
     }
 
-    /** @param non-empty-list<GroupAt> $groups the finding's first */
-    public static function of(Repairs $repairs, Layout $layout, array $groups): self
+    /**
+     * @param non-empty-list<GroupAt> $groups the finding's first
+     * @param array<string, string> $parts kind of part by group: new, exchange, rebuild, used
+     */
+    public static function of(Repairs $repairs, Layout $layout, array $groups, array $parts = []): self
     {
-        $composing = new Composing($repairs, $layout, $groups);
+        $composing = new Composing($repairs, $layout, $groups, $parts);
 
-        return new self($groups, self::prepared($repairs, $groups), $composing->steps(), array_values(
+        return new self($groups, $parts, self::prepared($repairs, $groups, $parts), $composing->steps(), array_values(
             array_unique(array_merge(...array_map(
                 static fn (GroupAt $group): array => $repairs->procedureOf($group)->inspect,
                 $groups,
@@ -70,7 +75,7 @@ final readonly class Sheet
             fn (GroupAt $one): bool => !$one->is($line) || $one->is($this->groups[0]),
         );
 
-        return self::of($repairs, $layout, [] === $left ? $this->groups : array_values($left));
+        return self::of($repairs, $layout, [] === $left ? $this->groups : array_values($left), $this->parts);
     }
 
     /** @return list<string> the schools' ways that its steps leave; empty where there is one way */
@@ -91,15 +96,16 @@ final readonly class Sheet
      * Parts and consumables are counted by line, tools once.
      *
      * @param non-empty-list<GroupAt> $groups
+     * @param array<string, string> $parts
      *
      * @return list<array{id: string, count: int}>
      */
-    private static function prepared(Repairs $repairs, array $groups): array
+    private static function prepared(Repairs $repairs, array $groups, array $parts): array
     {
         $counts = [];
         foreach ($groups as $group) {
             $procedure = $repairs->procedureOf($group);
-            foreach ($procedure->prepare as ['id' => $id, 'count' => $count]) {
+            foreach ($procedure->readyFor($parts[(string) $group] ?? '') as ['id' => $id, 'count' => $count]) {
                 $counts[$id] = \in_array($id, $repairs->visit->tools, true)
                     ? max($counts[$id] ?? 0, $count)
                     : ($counts[$id] ?? 0) + $count;

@@ -17,6 +17,10 @@ final readonly class Step
     /** The joint that it opens or closes; '' for none. */
     public string $breaks;
     public string $makes;
+    /** What it takes of the things that lie ready; '' for none. */
+    public string $uses;
+    /** @var list<string> kinds of part that it is made for; none: for all */
+    public array $forPart;
     /** @var list<string> it is left out where another line of the visit has one of these steps at its place */
     public array $givesWayTo;
 
@@ -39,6 +43,8 @@ final readonly class Step
         $this->last = $shape->flag('last');
         $this->breaks = $shape->text('breaks', '');
         $this->makes = $shape->text('makes', '');
+        $this->uses = $shape->text('uses', '');
+        $this->forPart = $shape->texts('for_part');
         $this->givesWayTo = $shape->texts('gives_way_to');
     }
 
@@ -53,6 +59,12 @@ final readonly class Step
             && null === $this->count
             && !$this->opens
             && '' === $this->breaks.$this->makes;
+    }
+
+    /** Whether it is made with that kind of part; '' where none was chosen. */
+    public function isFor(string $part): bool
+    {
+        return [] === $this->forPart || \in_array($part, $this->forPart, true);
     }
 
     public static function fromShape(Shape $shape): self

@@ -13,6 +13,7 @@ final readonly class VisitSteps
      * @param list<string> $first steps before all others, in their order
      * @param list<string> $atTheEnd steps after all others, in their order
      * @param list<string> $after steps on the road, once the wheels are on
+     * @param list<string> $noParts what is got ready and not bought
      * @param list<string> $tools things that serve the whole visit; all else is counted by part
      */
     private function __construct(
@@ -20,6 +21,7 @@ final readonly class VisitSteps
         public array $atTheEnd,
         public array $after,
         public array $tools,
+        public array $noParts,
     ) {
     }
 
@@ -30,6 +32,7 @@ final readonly class VisitSteps
             $shape->texts('at_the_end'),
             $shape->texts('after'),
             $shape->texts('tools'),
+            $shape->texts('no_parts'),
         );
     }
 }

@@ -13,9 +13,10 @@ final readonly class WorkLine
     public const FINDING = 'finding';
 
     /**
-     * @param string $why finding, seen, with, side or asked
+     * @param string $why finding, seen, condition, again, with, side or asked
      * @param bool $in it is done in this visit
      * @param float $chance that it will be needed; 1 where that is certain
+     * @param string $part kind of part that was chosen; '' where nobody chose
      * @param float $minutes beside the lines that it shares its way with
      */
     public function __construct(
@@ -25,6 +26,7 @@ final readonly class WorkLine
         public float $chance,
         public float $partsCents,
         public float $minutes,
+        public string $part = '',
     ) {
     }
 

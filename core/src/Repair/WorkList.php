@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Rodrel\Core\Repair;
 
 use Rodrel\Core\Isolation\Labour;
-use Rodrel\Core\Isolation\NeedsRepair;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\Corner;
@@ -30,7 +29,8 @@ final readonly class WorkList
     /**
      * @param array<string, GroupAt> $there repairs that the vehicle can have
      * @param array<string, string> $said why each line was put in, by group
-     * @param list<NeedsRepair> $needing
+     * @param list<array{group: GroupAt, why: string, chance: float}> $known what was seen, is in the condition report
+     *     or was mended before and came back
      * @param list<Reading> $readings what was seen makes an extra certain, or its opposite unlikely
      */
     public static function of(
@@ -38,25 +38,18 @@ final readonly class WorkList
         array $there,
         GroupAt $finding,
         array $said,
-        array $needing,
+        array $known,
         array $readings,
         WorkTerms $terms,
     ): self {
-        $price = $repairs->of($finding)->price;
-        $lines = [(string) $finding => new WorkLine(
-            $finding,
-            WorkLine::FINDING,
-            true,
-            1.0,
-            $price->partsCents,
-            $price->minutes,
-        )];
+        $parts = $terms->parts;
+        $lines = [(string) $finding => self::line($repairs, $finding, WorkLine::FINDING, 1.0, $parts, true)];
         foreach ($said as $group => $why) {
-            $lines[$group] = self::line($repairs, GroupAt::parse($group), $why, true, 1.0);
+            $lines[$group] = self::line($repairs, GroupAt::parse($group), $why, 1.0, $parts, true);
         }
         $offers = [];
-        foreach ($needing as $seen) {
-            $offers[(string) $seen->group] = self::line($repairs, $seen->group, 'seen', false, $seen->chance);
+        foreach ($known as ['group' => $group, 'why' => $why, 'chance' => $chance]) {
+            $offers[(string) $group] ??= self::line($repairs, $group, $why, $chance, $parts);
         }
         foreach (array_values($lines) as $line) {
             foreach (self::goesWith($repairs, $there, $line->group, $readings, $terms) as $offer) {
@@ -98,17 +91,28 @@ final readonly class WorkList
         return array_sum(array_map(static fn (WorkLine $line): float => $line->minutes, $this->in()));
     }
 
-    private static function line(Repairs $repairs, GroupAt $group, string $why, bool $in, float $chance): WorkLine
-    {
-        $price = $repairs->of($group)->price;
+    /** @param array<string, string> $parts */
+    private static function line(
+        Repairs $repairs,
+        GroupAt $group,
+        string $why,
+        float $chance,
+        array $parts,
+        bool $in = false,
+    ): WorkLine {
+        $repair = $repairs->of($group);
+        $part = $parts[(string) $group] ?? '';
+        $option = $repair->options[$part] ?? null;
+        $shares = WorkLine::FINDING === $why ? 1.0 : self::SHARED_MINUTES;
 
         return new WorkLine(
             $group,
             $why,
             $in,
             $chance,
-            $price->partsCents,
-            self::SHARED_MINUTES * $price->minutes,
+            $option->cents['parts'] ?? $repair->price->partsCents,
+            $shares * $repair->price->minutes + ($option->extraMinutes ?? 0.0),
+            $part,
         );
     }
 
@@ -141,7 +145,7 @@ final readonly class WorkList
                 : self::near($there, $extra['part'], $group->place, $terms->layout);
             if (null !== $other && !$other->is($group)) {
                 $chance = $side && $terms->practice->pairs ? 1.0 : $extra['chance'];
-                $offers[] = self::line($repairs, $other, $side ? 'side' : 'with', false, $chance);
+                $offers[] = self::line($repairs, $other, $side ? 'side' : 'with', $chance, $terms->parts);
             }
         }
 
@@ -173,7 +177,7 @@ final readonly class WorkList
      *
      * @param array<string, GroupAt> $there
      */
-    private static function near(array $there, string $repair, Place $place, Layout $layout): ?GroupAt
+    public static function near(array $there, string $repair, Place $place, Layout $layout): ?GroupAt
     {
         $corner = $place->corner();
         $places = null === $corner ? [$place->id, Place::VEHICLE] : [

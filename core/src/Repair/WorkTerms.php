@@ -7,10 +7,15 @@ namespace Rodrel\Core\Repair;
 use Rodrel\Core\Isolation\Labour;
 use Rodrel\Core\Vehicle\Layout;
 
-/** What a work list is made by: the vehicle, the shop's rates, its schools. */
+/** What a work list is made by: the vehicle, the shop's rates, its schools, the parts that were chosen. */
 final readonly class WorkTerms
 {
-    public function __construct(public Layout $layout, public Labour $labour, public Practice $practice)
-    {
+    /** @param array<string, string> $parts kind of part by group */
+    public function __construct(
+        public Layout $layout,
+        public Labour $labour,
+        public Practice $practice,
+        public array $parts = [],
+    ) {
     }
 }
