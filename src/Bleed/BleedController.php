@@ -16,10 +16,12 @@ use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Job\Stage;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\BledPayload;
+use Rodrel\Core\Log\Payload\BleedHow;
 use Rodrel\Core\Log\Payload\BleedPayload;
 use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\GroupAt;
-use Rodrel\Core\Vocabulary\Place;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -31,7 +33,7 @@ final class BleedController extends RendersJob
     }
 
     #[Route('/jobs/{id:job}/bleed', name: 'job_bleed', methods: ['GET'])]
-    public function __invoke(Job $job): Response
+    public function __invoke(Job $job, Request $request): Response
     {
         $loaded = ($this->readJob)($job);
         $changed = $loaded->state->changed();
@@ -41,7 +43,7 @@ final class BleedController extends RendersJob
                 nothing: [] !== $changed,
             ));
         }
-        $all = [] !== array_filter($opened, static fn (Place $place): bool => $place->isVehicle());
+        $repairs = array_map(static fn (GroupAt $one): string => $one->id, $changed);
         $now = $loaded->state->story->now();
         $setups = $now->said(BleedSetupPayload::class);
         $setup = $setups[\count($setups) - 1] ?? null;
@@ -49,61 +51,100 @@ final class BleedController extends RendersJob
         $book = $this->catalogue->bleeding;
         if (null === $setup && !$now->has(Kind::Bled)) {
             return $this->page('bleed/setup.html.twig', $loaded, 'bleed', new BleedSetupPage(
-                methods: $book->methods,
+                methods: $this->methods($loaded),
                 fluids: array_keys($book->fluids),
                 school: $this->say->ui('bleed.order-'.$school->value),
-                renew: $all,
+                renew: 'renew' === BleedPlan::purpose(...$repairs),
+                pads: [] !== array_filter(
+                    $loaded->layout->reach()->isHydraulic() ? Corner::cases() : [],
+                    static fn (Corner $corner): bool => $loaded->layout->brake($corner)->disc,
+                ),
             ));
         }
         $setup ??= new BleedSetupPayload('pedal', 'glycol', 'glycol', 'opened');
         $method = $book->methods[$setup->method] ?? throw $this->createNotFoundException();
-        $plan = BleedPlan::of($loaded->layout, $opened, $school, $setup->own);
-        $sums = BleedSums::of($loaded->layout, $book, $plan->order, $method, $setup->purpose);
+        $plan = BleedPlan::of($loaded->layout, $opened, $school, $setup->own, $repairs);
+        $own = $this->ownMethods($loaded);
         $log = $this->log($loaded, $method);
-        $order = $this->order($sums, $log, $plan->done($loaded->layout, $log));
+        $done = $plan->done($log);
+        $next = (string) array_search(false, $done, true);
+        $asked = $this->methods($loaded)[$request->query->getString('method')] ?? null;
+        $own = null === $asked || '' === $next ? $own : [...$own, $next => $asked];
+        $sums = BleedSums::of($loaded->layout, $book, $plan->points, $method, $setup->purpose, $own, $repairs);
+        $order = $this->order($plan, $sums, $log, $done);
         $bled = $now->entriesOf(BledPayload::class);
         $open = array_values(array_filter($order, static fn (array $wheel): bool => true !== $wheel['done']));
+        $here = $own[$next] ?? $method;
 
         return $this->page('bleed/bleed.html.twig', $loaded, 'bleed', new BleedPage(
             order: $order,
             school: $this->say->ui([] === $setup->own ? 'bleed.order-'.$school->value : 'bleed.order-own'),
-            method: $method,
+            method: $here,
+            usual: $method->id,
+            methods: $this->methods($loaded),
             fluid: $setup->fluid,
             settle: (int) ($book->fluids[$setup->fluid]['settle_min'] ?? 0),
             now: $open[0] ?? null,
-            clear: (int) $method->clear,
+            clear: (int) $here->clear,
+            pads: $setup->pads,
             total: (int) round($sums->totalMl),
             minutes: (int) ceil($sums->minutes),
             finished: $now->has(Kind::Bled),
             reopen: Stage::Done === $loaded->state->stage ? null : ($bled[\count($bled) - 1] ?? null)?->id,
             asks: array_map(
                 fn (string $key): string => $this->say->ui('bleed.ask-'.$key),
-                BleedPlan::asks($loaded->layout, array_map(static fn (GroupAt $one): string => $one->id, $changed)),
+                BleedPlan::asks($loaded->layout, $repairs),
             ),
         ));
     }
 
+    /** @return array<string, BleedMethod> that this vehicle can be bled by */
+    private function methods(LoadedJob $loaded): array
+    {
+        return array_filter(
+            $this->catalogue->bleeding->methods,
+            static fn (BleedMethod $method): bool => $method->isFor($loaded->layout),
+        );
+    }
+
+    /** @return array<string, BleedMethod> by key of a bleeder where the last line says another one than the run */
+    private function ownMethods(LoadedJob $loaded): array
+    {
+        $own = [];
+        foreach ($loaded->state->story->now()->said(BleedPayload::class) as $bled) {
+            $method = $this->catalogue->bleeding->methods[$bled->how->method] ?? null;
+            if (null !== $method) {
+                $own[$bled->at->key()] = $method;
+            }
+        }
+
+        return $own;
+    }
+
     /**
      * @param list<array<string, mixed>> $log
-     * @param array<string, bool> $done
+     * @param array<string, bool> $done by key of a bleeder
      *
      * @return list<array<string, mixed>>
      */
-    private function order(BleedSums $sums, array $log, array $done): array
+    private function order(BleedPlan $plan, BleedSums $sums, array $log, array $done): array
     {
         $order = [];
-        foreach ($sums->wheels as $wheel) {
-            $key = BleedPlan::key($wheel['corner'], $wheel['bleeder']);
+        foreach ($plan->points as $n => $point) {
+            $key = $point->key();
             $lines = array_values(array_filter($log, static fn (array $line): bool => $line['key'] === $key));
-            $bleeder = '' === $wheel['bleeder'] ? '' : ', '.$this->say->ui('bleed.bleeder-'.$wheel['bleeder']);
+            $bleeder = '' === $point->bleeder ? '' : ', '.$this->say->ui('bleed.bleeder-'.$point->bleeder);
+            $place = null === $point->corner()
+                ? $this->say->ui('bleed.place-'.$point->place)
+                : $this->say->place($point->place);
             $order[] = [
                 'id' => $key,
-                'corner' => $wheel['corner'],
-                'bleeder' => $wheel['bleeder'],
-                'name' => $this->say->place($wheel['corner']).$bleeder,
-                'ml' => (int) round($wheel['ml']),
-                'count' => $wheel['count'],
-                'topUps' => $wheel['top_up_at'],
+                'corner' => $point->place,
+                'bleeder' => $point->bleeder,
+                'name' => $place.$bleeder,
+                'ml' => (int) round($sums->points[$n]['ml']),
+                'count' => $sums->points[$n]['count'],
+                'topUps' => $sums->points[$n]['top_up_at'],
                 'done' => $done[$key],
                 'strokes' => array_sum(array_column($lines, 'strokes')),
                 'lines' => $lines,
@@ -114,21 +155,20 @@ final class BleedController extends RendersJob
     }
 
     /**
-     * @return list<array{key: string, corner: string, bleeder: string, strokes: int, unit: string, bubbles: string,
-     *                    clear: float, needs: float, colour: string}>
+     * @return list<array{key: string, strokes: int, unit: string, bubbles: string, clear: float, needs: float,
+     *                    colour: string, how: BleedHow}>
      */
     private function log(LoadedJob $loaded, BleedMethod $method): array
     {
-        return array_map(static fn (BleedPayload $bleed): array => [
-            'key' => BleedPlan::key($bleed->corner->value, $bleed->bleeder),
-            'corner' => $bleed->corner->value,
-            'bleeder' => $bleed->bleeder,
-            'strokes' => $bleed->count,
-            'unit' => $bleed->unit,
-            'bubbles' => $bleed->bubbles,
-            'clear' => (float) $bleed->clear,
-            'needs' => $method->clear,
-            'colour' => $bleed->colour,
+        return array_map(fn (BleedPayload $bled): array => [
+            'key' => $bled->at->key(),
+            'strokes' => $bled->count,
+            'unit' => $bled->unit,
+            'bubbles' => $bled->bubbles,
+            'clear' => (float) $bled->clear,
+            'needs' => ($this->catalogue->bleeding->methods[$bled->how->method] ?? $method)->clear,
+            'colour' => $bled->colour,
+            'how' => $bled->how,
         ], $loaded->state->story->now()->said(BleedPayload::class));
     }
 }

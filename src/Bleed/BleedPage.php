@@ -11,6 +11,8 @@ final readonly class BleedPage
 {
     /**
      * @param list<array<string, mixed>> $order
+     * @param BleedMethod $method at the bleeder that is next; usual: the run's own
+     * @param array<string, BleedMethod> $methods that this vehicle can be bled by
      * @param array<string, mixed>|null $now
      * @param list<string> $asks what this vehicle wants before and beside its wheels
      */
@@ -18,10 +20,13 @@ final readonly class BleedPage
         public array $order,
         public string $school,
         public BleedMethod $method,
+        public string $usual,
+        public array $methods,
         public string $fluid,
         public int $settle,
         public ?array $now,
         public int $clear,
+        public string $pads,
         public int $total,
         public int $minutes,
         public bool $finished,

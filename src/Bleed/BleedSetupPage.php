@@ -18,6 +18,7 @@ final readonly class BleedSetupPage
         public array $fluids,
         public string $school,
         public bool $renew,
+        public bool $pads,
     ) {
     }
 }

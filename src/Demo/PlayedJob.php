@@ -8,6 +8,7 @@ use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Vehicle\VehicleKind;
 use Rodrel\Core\Bleeding\BleedPlan;
+use Rodrel\Core\Bleeding\BleedPoint;
 use Rodrel\Core\Heat\HeatRound;
 use Rodrel\Core\Log\Payload\Arrival;
 use Rodrel\Core\Log\Payload\BledPayload;
@@ -240,15 +241,12 @@ final class PlayedJob
         if ([] === $opened) {
             return $this;
         }
-        $all = [] !== array_filter($opened, static fn (Place $place): bool => $place->isVehicle());
-        $purpose = $all ? 'renew' : 'opened';
+        $repairs = array_map(static fn (GroupAt $one): string => $one->id, $this->loaded()->state->changed());
+        $purpose = BleedPlan::purpose(...$repairs);
         $this->write(new BleedSetupPayload('pedal', 'glycol', 'glycol', $purpose, [], 'lot 4471, opened today'), 1);
-        $layout = $this->loaded()->layout;
-        foreach (BleedPlan::of($layout, $opened)->order as $corner) {
-            foreach ($layout->brake($corner)->bleeders() as $bleeder) {
-                $this->write(new BleedPayload($corner, $bleeder, 9, 'strokes', 'few', 0, 'amber, cloudy'), 5);
-                $this->write(new BleedPayload($corner, $bleeder, 6, 'strokes', 'none', 4, 'clear'), 4);
-            }
+        foreach (BleedPlan::of($this->loaded()->layout, $opened, repairs: $repairs)->points as $point) {
+            $this->write(new BleedPayload($point, 9, 'strokes', 'few', 0, 'amber, cloudy'), 5);
+            $this->write(new BleedPayload($point, 6, 'strokes', 'none', 4, 'clear'), 4);
         }
 
         return $this->write(new BledPayload(), 1);
@@ -260,7 +258,7 @@ final class PlayedJob
         $corner = $this->loaded()->state->repaired?->place->corner() ?? Corner::RightRear;
 
         return $this->write(new BleedSetupPayload('pedal', 'glycol', 'glycol', 'renew'), 2)->write(
-            new BleedPayload($corner, '', 11, 'strokes', 'many', 0, 'dark, cloudy'),
+            new BleedPayload(new BleedPoint($corner->value, ''), 11, 'strokes', 'many', 0, 'dark, cloudy'),
             6,
         );
     }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Job;
 
 use App\Input\InvalidInput;
+use Rodrel\Core\Bleeding\BleedPoint;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\BledPayload;
+use Rodrel\Core\Log\Payload\BleedHow;
 use Rodrel\Core\Log\Payload\BleedPayload;
 use Rodrel\Core\Log\Payload\BleedSetupPayload;
 use Rodrel\Core\Log\Payload\ClosedPayload;
@@ -214,19 +216,33 @@ final readonly class FormReader
             return \is_int($number) ? $number : throw InvalidInput::because('input.strokes');
         };
         $corners = array_map(static fn (Corner $corner): string => $corner->value, Corner::cases());
+        $places = [...$corners, ...BleedPoint::ELSEWHERE];
         $unit
             = '' === $this->fields->optional($form, 'unit')
                 ? BleedPayload::UNITS[0]
                 : $this->fields->choice($form, 'unit', BleedPayload::UNITS);
+        $pressed = '' === $this->fields->optional($form, 'pressure')
+            ? 0.0
+            : Figure::of(
+                $this->fields->measured($form, 'pressure', Quantity::Pressure, Quantity::Pressure->coreUnit()),
+            )->core;
+        $bleeder = $this->fields->optional($form, 'bleeder');
 
         return new BleedPayload(
-            Corner::from($this->fields->choice($form, 'corner', $corners)),
-            $this->fields->choice($form, 'bleeder', BleedPayload::BLEEDERS),
+            new BleedPoint(
+                $this->fields->choice($form, 'corner', $places),
+                \in_array($bleeder, BleedPoint::BLEEDERS, true) ? $bleeder : '',
+            ),
             $count('strokes'),
             $unit,
             $this->fields->choice($form, 'bubbles', BleedPayload::BUBBLES, 'input.bubbles'),
             $count('clear'),
             $this->fields->optional($form, 'colour', self::COLOUR_LENGTH),
+            new BleedHow(
+                $this->fields->optional($form, 'method'),
+                $this->fields->count($form, 'minutes'),
+                (int) round($pressed),
+            ),
         );
     }
 
@@ -247,6 +263,7 @@ final readonly class FormReader
             $this->fields->choice($form, 'purpose', BleedSetupPayload::PURPOSES),
             array_values($own),
             $this->fields->optional($form, 'lot', self::COLOUR_LENGTH),
+            \in_array($form->getString('pads'), BleedSetupPayload::PADS, true) ? $form->getString('pads') : '',
         );
     }
 }

@@ -12,6 +12,7 @@ use Rodrel\Core\Log\Payload\FindingPayload;
 use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\ItemPayload;
 use Rodrel\Core\Log\Payload\LiftPayload;
+use Rodrel\Core\Log\Payload\LinePayload;
 use Rodrel\Core\Log\Payload\MendedPayload;
 use Rodrel\Core\Log\Payload\OverridePayload;
 use Rodrel\Core\Log\Payload\Payload;
@@ -22,6 +23,7 @@ use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\RoundPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\SurprisePayload;
 use Rodrel\Core\Log\Payload\TogetherPayload;
 use Rodrel\Core\Log\Payload\UndoPayload;
 use Rodrel\Core\Log\Payload\WaivePayload;
@@ -53,6 +55,11 @@ final readonly class Told
                 .('' === $payload->lot ? '' : ', '.$payload->lot),
             $payload instanceof WaivePayload, $payload instanceof OverridePayload => $payload->reason,
             $payload instanceof ItemPayload => $this->say->item($payload),
+            $payload instanceof LinePayload => $this->line($payload),
+            $payload instanceof SurprisePayload => $this->say->step($payload->step).': '.(SurprisePayload::OTHER
+                === $payload->surprise
+                    ? $payload->note
+                    : $this->say->text('surprise.'.$payload->surprise.'.what')),
             $payload instanceof QuotePayload => $this->say->group($payload->group).': '.$payload->from,
             $payload instanceof UndoPayload => $payload->reason,
             $payload instanceof PhotoPayload => $this->say->about($payload->about),
@@ -60,6 +67,18 @@ final readonly class Told
             $payload instanceof MendedPayload => $payload->was.' → '.$payload->unit,
             default => '',
         };
+    }
+
+    private function line(LinePayload $line): string
+    {
+        $how = match (true) {
+            $line->isPutOff() => $this->say->ui('work.off').': '.$line->reason,
+            $line->in => $this->say->ui('work.put-in'),
+            default => $this->say->ui('work.out'),
+        };
+        $part = '' === $line->part ? '' : ' ('.$this->say->ui('option.'.$line->part).')';
+
+        return $this->say->group($line->group).$part.': '.$how;
     }
 
     private function step(StepPayload $step): string
@@ -74,7 +93,10 @@ final readonly class Told
     private function bleed(BleedPayload $bleed): string
     {
         return $this->say->ui('bleed.line', [
-            'place' => $this->say->place($bleed->corner->value),
+            'place' => (null === $bleed->at->corner()
+                ? $this->say->ui('bleed.place-'.$bleed->at->place)
+                : $this->say->place($bleed->at->place))
+                .('' === $bleed->at->bleeder ? '' : ', '.$this->say->ui('bleed.bleeder-'.$bleed->at->bleeder)),
             'strokes' => (string) $bleed->count,
             'unit' => $this->say->ui('bleed.unit-'.$bleed->unit),
             'bubbles' => $this->say->ui('bubbles.'.$bleed->bubbles),

@@ -12,6 +12,8 @@ final readonly class BleedBook
     /**
      * @param array<string, BleedMethod> $methods
      * @param array<string, array{settle_min: float, modulator: bool}> $fluids
+     * @param array<string, array<string, float>> $ml what clears a bleeder at no wheel (`points`), what a part fitted
+     *     dry swallows (`dry`)
      * @param array<string, float> $exchange times the content of a line
      */
     private function __construct(
@@ -19,6 +21,7 @@ final readonly class BleedBook
         public array $fluids,
         public LineVolumes $lines,
         public array $exchange,
+        public array $ml,
         public float $reservoirMl,
         public float $reserve,
     ) {
@@ -42,6 +45,7 @@ final readonly class BleedBook
             $fluids,
             LineVolumes::fromShape($shape),
             $shape->numberMap('exchange'),
+            ['points' => $shape->numberMap('points_ml'), 'dry' => $shape->numberMap('dry_ml')],
             $shape->number('reservoir_ml'),
             $shape->number('reserve'),
         );

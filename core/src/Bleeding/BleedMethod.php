@@ -5,19 +5,32 @@ declare(strict_types=1);
 namespace Rodrel\Core\Bleeding;
 
 use Rodrel\Core\Shape;
+use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vehicle\Reach;
 
 /** How the fluid is moved, and by which count a bleeder is done. */
 final readonly class BleedMethod
 {
+    /** So many strokes a minute, the spanner in the other hand (estimate; 6 to 12). */
+    private const STROKES_PER_MINUTE = 8.0;
+
+    /**
+     * @param string $unit `strokes` of the pedal, or `ml` in the bottle
+     * @param float $clear so many strokes, or mL, without a bubble
+     * @param float $strokeShare share of the chamber's volume that one stroke moves; 0 where nobody pumps
+     * @param float $mlPerMinute where it runs by itself
+     * @param float|null $mostKpa never more at the reservoir; null where nothing presses there
+     * @param array{on: list<Reach>, modulator: bool} $for kinds of brake; only where there is a modulator
+     */
     private function __construct(
         public string $id,
-        /** `strokes` of the pedal, or `ml` in the bottle */
         public string $unit,
-        /** so many strokes, or mL, without a bubble */
         public float $clear,
-        /** share of the chamber's volume that one stroke moves; 0 where nobody pumps */
         public float $strokeShare,
+        public float $mlPerMinute,
         public string $caution,
+        public ?float $mostKpa,
+        private array $for,
     ) {
     }
 
@@ -36,7 +49,28 @@ final readonly class BleedMethod
             $unit,
             $shape->number('clear'),
             $shape->number('stroke_share', 0.0),
+            $shape->number('ml_per_minute', 40.0),
             $shape->text('caution'),
+            $shape->optionalNumber('most_kpa'),
+            ['on' => Reach::listFrom($shape), 'modulator' => $shape->flag('modulator')],
         );
+    }
+
+    public function isFor(Layout $layout): bool
+    {
+        return \in_array($layout->reach(), $this->for['on'], true)
+            && ($layout->pipework->modulator || !$this->for['modulator']);
+    }
+
+    /** What one count moves there, mL. */
+    public function mlEach(float $chamberMl): float
+    {
+        return 'strokes' === $this->unit ? $this->strokeShare * $chamberMl : 1.0;
+    }
+
+    /** How long so much takes, without getting to the bleeder (min). */
+    public function minutes(float $ml, int $count): float
+    {
+        return 'strokes' === $this->unit ? $count / self::STROKES_PER_MINUTE : $ml / $this->mlPerMinute;
     }
 }

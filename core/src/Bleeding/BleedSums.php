@@ -12,61 +12,70 @@ use Rodrel\Core\Vocabulary\Corner;
  */
 final readonly class BleedSums
 {
-    private const MINUTES_PER_WHEEL = 3.0;
-    private const STROKES_PER_MINUTE = 8.0;
-    private const ML_PER_MINUTE = ['pressure' => 60.0, 'vacuum' => 40.0, 'gravity' => 8.0];
+    private const MINUTES_PER_BLEEDER = 3.0;
 
     /**
-     * @param list<array{corner: string, bleeder: string, ml: float, count: int, top_up_at: list<int>}> $wheels in order
+     * @param list<array{key: string, ml: float, count: int, top_up_at: list<int>}> $points in order
+     * @param float $totalMl what goes through, with what parts fitted dry swallow
      */
-    private function __construct(public array $wheels, public float $totalMl, public float $minutes)
+    private function __construct(public array $points, public float $totalMl, public float $minutes)
     {
     }
 
     /**
-     * @param list<Corner> $order
+     * @param list<BleedPoint> $points
+     * @param array<string, BleedMethod> $methods by key of a bleeder where it is another one than `$usual`
      * @param string $purpose `opened`: clear what was opened; `renew`: fresh fluid throughout
+     * @param list<string> $fitted ids of repairs whose parts were fitted dry
      */
-    public static function of(Layout $layout, BleedBook $book, array $order, BleedMethod $method, string $purpose): self
-    {
-        $wheels = [];
-        $total = $minutes = 0.0;
+    public static function of(
+        Layout $layout,
+        BleedBook $book,
+        array $points,
+        BleedMethod $usual,
+        string $purpose,
+        array $methods = [],
+        array $fitted = [],
+    ): self {
+        $all = [];
+        $total = array_sum(array_intersect_key($book->ml['dry'] ?? [], array_flip($fitted)));
+        $minutes = 0.0;
         $usable = ($layout->pipework->reservoirMl ?? $book->reservoirMl) * (1.0 - $book->reserve);
         $since = 0.0;
-        foreach ($order as $corner) {
-            $ml = self::contentMl($layout, $book, $corner) * ($book->exchange[$purpose] ?? 1.5);
-            foreach ($layout->brake($corner)->bleeders() as $n => $bleeder) {
-                // the second bleeder clears only its own half of the caliper
-                $own = 0 === $n ? $ml : 0.5 * $layout->brake($corner)->fluidMl() * ($book->exchange[$purpose] ?? 1.5);
-                $each
-                    = 'strokes' === $method->unit ? $method->strokeShare * $layout->chamberOf($corner)->strokeMl : 1.0;
-                $count = (int) ceil($own / $each);
-                $topUps = [];
-                for ($k = 1; $k <= $count; ++$k) {
-                    $since += $each;
-                    if ($since > $usable) {
-                        // the one before: the reservoir must never reach its port
-                        $topUps[] = max(1, $k - 1);
-                        $since = $each;
-                    }
+        foreach ($points as $n => $point) {
+            $method = $methods[$point->key()] ?? $usual;
+            $second = $n > 0 && $points[$n - 1]->place === $point->place;
+            $ml = self::pointMl($layout, $book, $point, $second) * ($book->exchange[$purpose] ?? 1.5);
+            $corner = $point->corner();
+            $chamber = null === $corner ? $layout->chambers[0] : $layout->chamberOf($corner);
+            $each = $method->mlEach($chamber->strokeMl);
+            $count = (int) ceil($ml / $each);
+            $topUps = [];
+            for ($k = 1; $k <= $count; ++$k) {
+                $since += $each;
+                if ($since > $usable) {
+                    // the one before: the reservoir must never reach its port
+                    $topUps[] = max(1, $k - 1);
+                    $since = $each;
                 }
-                $wheels[] = [
-                    'corner' => $corner->value,
-                    'bleeder' => $bleeder,
-                    'ml' => $own,
-                    'count' => $count,
-                    'top_up_at' => $topUps,
-                ];
-                $total += $own;
-                $minutes
-                    += self::MINUTES_PER_WHEEL
-                    + ('strokes' === $method->unit
-                        ? $count / self::STROKES_PER_MINUTE
-                        : $own / (self::ML_PER_MINUTE[$method->id] ?? 40.0));
             }
+            $all[] = ['key' => $point->key(), 'ml' => $ml, 'count' => $count, 'top_up_at' => $topUps];
+            $total += $ml;
+            $minutes += self::MINUTES_PER_BLEEDER + $method->minutes($ml, $count);
         }
 
-        return new self($wheels, $total, $minutes);
+        return new self($all, $total, $minutes);
+    }
+
+    /** What lies behind a bleeder, mL; a caliper's second one clears only its own half of it. */
+    private static function pointMl(Layout $layout, BleedBook $book, BleedPoint $point, bool $second): float
+    {
+        $corner = $point->corner();
+        if (null === $corner) {
+            return $book->ml['points']['' === $point->bleeder ? $point->place : $point->bleeder] ?? 0.0;
+        }
+
+        return $second ? 0.5 * $layout->brake($corner)->fluidMl() : self::contentMl($layout, $book, $corner);
     }
 
     /** What lies between the master and a wheel's bleeder, mL: pipe, hose and brake. */

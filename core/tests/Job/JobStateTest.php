@@ -7,6 +7,7 @@ namespace Rodrel\Core\Tests\Job;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Bleeding\BleedPlan;
+use Rodrel\Core\InvalidData;
 use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Job\Diagnosis;
 use Rodrel\Core\Job\JobState;
@@ -15,6 +16,7 @@ use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\ConfirmPayload;
 use Rodrel\Core\Log\Payload\IntakePayload;
+use Rodrel\Core\Log\Payload\LinePayload;
 use Rodrel\Core\Log\Refused;
 use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Proof\Criterion;
@@ -564,6 +566,80 @@ final class JobStateTest extends TestCase
         self::assertLessThan(0.1 * max($before, 0.01), $this->diagnosis()->belief->group('caliper@lf'));
         $this->bleed();
         self::assertSame(Stage::Proof, $this->state()->stage);
+    }
+
+    /** Nothing is bled while a joint of the sheet is open, by whatever way somebody comes to the bleed run. */
+    public function testNothingIsBledWhileAJointIsOpen(): void
+    {
+        $bleed = ['corner' => 'lf', 'bleeder' => '', 'strokes' => 9, 'unit' => 'strokes', 'bubbles' => 'few'];
+        $setup = ['method' => 'pedal', 'plate' => 'glycol', 'fluid' => 'glycol', 'purpose' => 'opened'];
+        $this->pushedBack()->sign('hose@lf');
+        $sheet = (string) $this->state()->story->finding()?->id;
+        foreach ($this->state()->sheet()->prepare ?? [] as $item) {
+            $this->write(Kind::Prepared, ['item' => $item['id']]);
+        }
+        $this->write(Kind::Step, ['sheet' => $sheet, 'step' => 'open-top']);
+        $this->assertRefused(['joint-open'], Kind::BleedSetup, $setup);
+        $this->assertRefused(['joint-open'], Kind::Bleed, $bleed);
+        $this->carryOut();
+        $this->write(Kind::BleedSetup, $setup);
+        $this->write(Kind::Bleed, $bleed + ['method' => 'vacuum', 'minutes' => 4]);
+        $this->expectExceptionMessage('never more than 200 kPa');
+        Rule::check($this->state(), $this->entry(Kind::Bleed, $bleed + ['method' => 'pressure', 'kpa' => 250]));
+    }
+
+    /** The finding's own part can be chosen and not taken out; a rebuild brings its steps, and they are required. */
+    public function testThePartThatIsChosen(): void
+    {
+        $this->pushedBack()->sign('caliper@lf');
+        $choice = ['group' => 'caliper@lf', 'in' => true, 'why' => 'finding'];
+        self::assertNull($this->state()->sheet()?->find('rebuild-bench'));
+        $this->write(Kind::Line, $choice + ['part' => 'rebuild']);
+        self::assertNotNull($this->state()->sheet()?->find('rebuild-bench'));
+        self::assertSame([], $this->state()->story->lines(), 'it is no line of its own');
+        $this->assertRefused(['line-is-finding'], Kind::Line, ['in' => false] + $choice);
+        $this->write(Kind::Line, $choice + ['part' => 'new']);
+        self::assertNull($this->state()->sheet()?->find('rebuild-bench'));
+        $this->expectExceptionMessage('"caliper@lf" can be had as: new, exchange, rebuild, used');
+        Rule::check($this->state(), $this->entry(Kind::Line, $choice + ['part' => 'borrowed']));
+    }
+
+    /** What is put off keeps its reason and its day, over epochs, until it is put in or done. */
+    public function testALineThatIsPutOff(): void
+    {
+        $off = ['group' => 'rotor@front', 'in' => false, 'why' => 'with', 'reason' => 'next month', 'until' => '2026-12-24'];
+        $named = fn (): array => array_map(
+            static fn (LinePayload $line): string => $line->group.': '.$line->reason,
+            $this->state()->story->putOff(),
+        );
+        $this->pushedBack()->sign('hose@lf')->write(Kind::Line, $off);
+        self::assertSame(['rotor@front: next month'], $named());
+        self::assertCount(1, $this->state()->sheet()->groups ?? []);
+        $this->carryOut();
+        self::assertSame(['rotor@front: next month'], $named(), 'it is not forgotten with the repair');
+        $this->read('wear@lf', ['' => 'inner'])->sign('pads@front')->write(Kind::Line, ['in' => true] + array_diff_key($off, ['reason' => 0, 'until' => 0]));
+        self::assertSame([], $named());
+        $this->expectExceptionMessage('a day is expected');
+        Rule::check($this->state(), $this->entry(Kind::Line, ['until' => 'soon'] + $off));
+    }
+
+    /** What is met at a step is one of its surprises, or said in words; the step stays to be done. */
+    public function testSomethingUnexpected(): void
+    {
+        $this->pushedBack()->sign('hose@lf');
+        $met = ['sheet' => (string) $this->state()->story->finding()?->id, 'step' => 'open-top'];
+        $this->write(Kind::Surprise, $met + ['surprise' => 'nut-rounded']);
+        self::assertNull($this->state()->story->stepDone($met['sheet'], 'open-top'));
+        self::assertSame(Stage::Repair, $this->state()->stage);
+        $wrong = ['drum-edge' => 'at this step one of nut-rounded', 'other' => 'in words'];
+        foreach ($wrong as $surprise => $said) {
+            try {
+                Rule::check($this->state(), $this->entry(Kind::Surprise, $met + ['surprise' => $surprise]));
+                self::fail($surprise);
+            } catch (InvalidData $refused) {
+                self::assertStringContainsString($said, $refused->getMessage());
+            }
+        }
     }
 
     /** Pressure let go before a joint is opened says nothing about the cause: what was signed stays signed. */

@@ -8,6 +8,7 @@ use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Door;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\OpenJoints;
 use Rodrel\Core\Log\Refused;
 use Rodrel\Core\Shape;
 use Rodrel\Core\Vocabulary\Corner;
@@ -16,9 +17,12 @@ use Rodrel\Core\Vocabulary\Corner;
 final readonly class BleedSetupPayload implements Payload
 {
     public const PURPOSES = ['opened', 'renew'];
+    /** Where pads are while it is bled: a school, and both are right. */
+    public const PADS = ['', 'in', 'after'];
 
     /**
      * @param list<Corner> $own the maker's own order, where there is one
+     * @param string $pads in while it is bled, or fitted after; '' where there are none, or nobody said
      * @param string $lot of the bottle, and since when it is open, as written down
      */
     public function __construct(
@@ -28,6 +32,7 @@ final readonly class BleedSetupPayload implements Payload
         public string $purpose,
         public array $own = [],
         public string $lot = '',
+        public string $pads = '',
     ) {
     }
 
@@ -50,6 +55,7 @@ final readonly class BleedSetupPayload implements Payload
             $shape->choice('purpose', self::PURPOSES),
             $own,
             $shape->text('lot', ''),
+            $shape->choice('pads', self::PADS, ''),
         );
     }
 
@@ -62,7 +68,7 @@ final readonly class BleedSetupPayload implements Payload
             'purpose' => $this->purpose,
             'own' => array_map(static fn (Corner $corner): string => $corner->value, $this->own),
             'lot' => $this->lot,
-        ];
+        ] + ('' === $this->pads ? [] : ['pads' => $this->pads]);
     }
 
     public static function schema(): array
@@ -75,11 +81,14 @@ final readonly class BleedSetupPayload implements Payload
             'own' => Schema::list(Schema::CORNER),
         ];
 
-        return Schema::object($fields + ['lot' => Schema::TEXT], array_keys($fields));
+        return Schema::object($fields + ['lot' => Schema::TEXT, 'pads' => Schema::words(self::PADS)], array_keys($fields));
     }
 
     public function rule(Door $door, Entry $entry): void
     {
+        if (OpenJoints::any($door)) {
+            throw Refused::by('bleed', ['joint-open']);
+        }
         $book = $door->catalogue()->bleeding;
         foreach (['method' => $book->methods, 'plate' => $book->fluids, 'fluid' => $book->fluids] as $key => $known) {
             if (!isset($known[$this->$key])) {
