@@ -17,7 +17,7 @@ use Rodrel\Core\Repair\WorkTerms;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
 
-/** The work list of a job: what was found and put in, with what the bench, the condition report and earlier jobs know. */
+/** The work list of a job: what was found and put in, and what bench, condition report and earlier jobs know. */
 final readonly class WorkView
 {
     /** How likely what is due by the condition report, or soon, is wanted in this visit (estimates). */

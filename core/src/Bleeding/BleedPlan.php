@@ -136,8 +136,8 @@ final readonly class BleedPlan
     }
 
     /**
-     * @param list<array{key: string, bubbles: string, clear: float, needs: float}> $log key: of the bleeder; needs: what
-     *     its method asks for without a bubble
+     * @param list<array{key: string, bubbles: string, clear: float, needs: float}> $log key: of the bleeder; needs:
+     *     what its method asks for without a bubble
      *
      * @return array<string, bool> done, by key of the bleeder, in order
      */

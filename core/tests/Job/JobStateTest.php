@@ -607,7 +607,8 @@ final class JobStateTest extends TestCase
     /** What is put off keeps its reason and its day, over epochs, until it is put in or done. */
     public function testALineThatIsPutOff(): void
     {
-        $off = ['group' => 'rotor@front', 'in' => false, 'why' => 'with', 'reason' => 'next month', 'until' => '2026-12-24'];
+        $line = ['group' => 'rotor@front', 'in' => false, 'why' => 'with'];
+        $off = $line + ['reason' => 'next month', 'until' => '2026-12-24'];
         $named = fn (): array => array_map(
             static fn (LinePayload $line): string => $line->group.': '.$line->reason,
             $this->state()->story->putOff(),
@@ -617,7 +618,7 @@ final class JobStateTest extends TestCase
         self::assertCount(1, $this->state()->sheet()->groups ?? []);
         $this->carryOut();
         self::assertSame(['rotor@front: next month'], $named(), 'it is not forgotten with the repair');
-        $this->read('wear@lf', ['' => 'inner'])->sign('pads@front')->write(Kind::Line, ['in' => true] + array_diff_key($off, ['reason' => 0, 'until' => 0]));
+        $this->read('wear@lf', ['' => 'inner'])->sign('pads@front')->write(Kind::Line, ['in' => true] + $line);
         self::assertSame([], $named());
         $this->expectExceptionMessage('a day is expected');
         Rule::check($this->state(), $this->entry(Kind::Line, ['until' => 'soon'] + $off));

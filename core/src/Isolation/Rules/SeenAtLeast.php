@@ -15,16 +15,13 @@ final readonly class SeenAtLeast implements Rule
     private const NEEDS = 0.6;
     /** And may have made the complaint (belief; estimate). */
     private const EXPLAINS = 0.1;
-    /** Where "nothing wrong" leads, so much: or it is only on the repair list (belief; estimate, 0.2 to 0.4). */
-    private const EXPLAINS_MORE = 0.3;
 
     public function decide(Standing $at): ?Decision
     {
-        $from = 'none' === $at->group->id ? self::EXPLAINS_MORE : self::EXPLAINS;
         foreach ($at->sightings() as $seen) {
             $graded = Sighting::GRADED === $seen->sighting->as;
             $own = $seen->isCause() || $at->group->is($seen->group);
-            if (!$graded && $own && $seen->needs >= self::NEEDS && $seen->explains >= $from) {
+            if (!$graded && $own && $seen->needs >= self::NEEDS && $seen->explains >= self::EXPLAINS) {
                 return Decision::repair($seen->group, 'seen');
             }
         }

@@ -81,7 +81,10 @@ final readonly class BleedSetupPayload implements Payload
             'own' => Schema::list(Schema::CORNER),
         ];
 
-        return Schema::object($fields + ['lot' => Schema::TEXT, 'pads' => Schema::words(self::PADS)], array_keys($fields));
+        return Schema::object(
+            $fields + ['lot' => Schema::TEXT, 'pads' => Schema::words(self::PADS)],
+            array_keys($fields),
+        );
     }
 
     public function rule(Door $door, Entry $entry): void
