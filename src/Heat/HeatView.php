@@ -10,6 +10,7 @@ use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Row;
 use Rodrel\Core\Heat\HeatRound;
+use Rodrel\Core\Heat\ToldDrive;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Prediction\SoundSignature;
@@ -65,12 +66,16 @@ final readonly class HeatView
     ): RoundView {
         $reading = $entry->payload;
         $row = $this->catalogue->checks->of($reading->check)->firstRow();
-        $drive = $this->catalogue->checks->drives[$row->observer->with()->word('drive')];
+        $known = $this->catalogue->checks->drives[$row->observer->with()->word('drive')];
+        $told = ToldDrive::read($reading->measured);
+        $drive = $told->drive ?? $known;
         $excess = $expected = [];
         $air = 15.0;
         foreach ($reading->numbers as $corner => $number) {
             $excess[$corner] = $number->figure->core;
-            $expected[$corner] = $sound->median($reading->check, $corner);
+            $median = $sound->median($reading->check, $corner);
+            $wheel = Corner::from($corner);
+            $expected[$corner] = $median * ($told?->factor($loaded->layout, $wheel, $known, $median) ?? 1.0);
             $air = $number->taken->airC ?? $air;
         }
         $tau = $this->cooling($reading, $row);
@@ -91,6 +96,8 @@ final readonly class HeatView
                 'said' => $this->sentence($wheels, $round),
                 'tau' => null === $tau ? null : (int) round($tau / 60.0),
                 'stops' => $drive->stops,
+                'driven' => implode(', ', $this->say->noted($reading->check, $reading->measured)),
+                'doubtful' => true === $told?->isDoubtful(),
                 'after' => null !== $before,
             ],
             $excess,

@@ -13,7 +13,7 @@ final readonly class RoundView
      * @param array{name: string, at: \DateTimeImmutable, air: float} $head
      * @param array<string, array<string, mixed>> $wheels by corner
      * @param array<string, array{apart: int, hotter: string|null, cold: string|null}> $axles
-     * @param array{said: string, tau: int|null, stops: int, after: bool} $told
+     * @param array{said: string, tau: int|null, stops: int, driven: string, doubtful: bool, after: bool} $told
      * @param array<string, float> $over kelvins over the air at the stop
      */
     public function __construct(

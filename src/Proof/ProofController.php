@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Proof;
 
 use App\Account\UserRepository;
+use App\Heat\HeatView;
 use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
@@ -15,6 +16,7 @@ use Rodrel\Core\Job\OpenStep;
 use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Proof\Criterion;
 use Rodrel\Core\Proof\CriterionRule;
+use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Response;
@@ -28,6 +30,7 @@ final class ProofController extends RendersJob
         private readonly ClockInterface $clock,
         private readonly Bands $bands,
         private readonly UserRepository $users,
+        private readonly HeatView $heat,
     ) {
     }
 
@@ -131,10 +134,33 @@ final class ProofController extends RendersJob
             'check' => null === $criterion->check ? null : (string) $criterion->check,
             'waivable' => $criterion->waivable,
             'standing' => $criterion->standing,
-            'said' => $said,
+            'said' => trim($said.' '.('heat' === $criterion->id ? $this->beside($loaded) : '')),
+            'for' => implode(', ', array_map($this->say->group(...), array_values(array_filter(
+                $loaded->state->changed(),
+                static fn (GroupAt $one): bool => \in_array($one->id, $criterion->after, true),
+            )))),
             'rests' => $this->rests($loaded, $criterion),
             'reason' => $criterion->reason,
         ];
+    }
+
+    /** The same drive before the repair and after it, wheel by wheel; '' while there is one of them only. */
+    private function beside(LoadedJob $loaded): string
+    {
+        $rounds = $this->heat->rounds($loaded);
+        $last = $rounds[\count($rounds) - 1] ?? null;
+        if (null === $last || !$last->told['after']) {
+            return '';
+        }
+
+        return implode(', ', array_map(
+            fn (array $wheel): string => $this->say->ui('proof.heat-beside', [
+                'where' => Letters::up($wheel['name']),
+                'before' => (string) $wheel['before'],
+                'now' => (string) $wheel['over'],
+            ]),
+            $last->wheels,
+        ));
     }
 
     /** The figures that what passes rests on; '' where it rests on the eye alone. */

@@ -82,7 +82,7 @@ final readonly class Diagnosis
                         $context,
                         $settings->secondFault->afterRepair,
                     );
-            $beliefs[] = Belief::of($field, $opening, $chapter->readings($checks, $state->sound()));
+            $beliefs[] = Belief::of($field, $opening, $chapter->readings($checks, $state->sound(), $state->layout()));
         }
 
         return $beliefs;

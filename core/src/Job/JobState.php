@@ -52,7 +52,7 @@ final readonly class JobState implements Door
         $changed = $story->last(RepairedPayload::class)?->payload->groups() ?? [];
         $repaired = $changed[0] ?? null;
         $now = $story->now();
-        $readings = $now->readings($catalogue->checks, $sound);
+        $readings = $now->readings($catalogue->checks, $sound, $layout);
         $left = [
             CriterionRule::OPEN_STEPS => OpenStep::ids(OpenStep::all($catalogue, $layout, $story, $changed)),
             CriterionRule::SAFETY_ITEMS => self::safetyItems($story),

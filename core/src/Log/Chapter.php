@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rodrel\Core\Log;
 
 use Rodrel\Core\Check\Checks;
+use Rodrel\Core\Heat\ToldDrive;
 use Rodrel\Core\Isolation\CarState;
 use Rodrel\Core\Isolation\HowTaken;
 use Rodrel\Core\Isolation\Reading;
@@ -15,9 +16,11 @@ use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\TogetherPayload;
 use Rodrel\Core\Prediction\SoundSignature;
+use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\ApartAt;
 use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
 
 /** One epoch of a job: from one change of the vehicle to the next. */
@@ -121,14 +124,14 @@ final readonly class Chapter
      *
      * @return list<Reading>
      */
-    public function readings(Checks $checks, ?SoundSignature $sound): array
+    public function readings(Checks $checks, ?SoundSignature $sound, Layout $layout): array
     {
         $readings = [];
         foreach ($this->entries as $entry) {
             if ($entry->payload instanceof IntakePayload) {
                 array_push($readings, ...$this->fromIntake($entry, $entry->payload, $checks));
             } elseif ($entry->payload instanceof ReadingPayload) {
-                $reading = $this->fromEntry($entry, $entry->payload, $checks, $sound);
+                $reading = $this->fromEntry($entry, $entry->payload, $checks, $sound, $layout);
                 if (null !== $reading) {
                     $readings[] = $reading;
                 }
@@ -202,15 +205,40 @@ final readonly class Chapter
         return $readings;
     }
 
+    /** What a sound wheel shows after the drive as it was told, against the catalogue's; 1 where nobody told it. */
+    private static function hotter(
+        Checks $checks,
+        SoundSignature $sound,
+        Layout $layout,
+        ReadingPayload $payload,
+        string $row,
+    ): float {
+        $check = $checks->of($payload->check);
+        $told = $check->isHeat() ? ToldDrive::read($payload->measured) : null;
+        $corner = Corner::tryFrom($row);
+        if (null === $told || null === $corner) {
+            return 1.0;
+        }
+        $known = $checks->drives[$check->firstRow()->observer->with()->word('drive')];
+
+        return $told->factor($layout, $corner, $known, $sound->median($payload->check, $row));
+    }
+
     /** @param Entry<Payload> $entry */
-    private function fromEntry(Entry $entry, ReadingPayload $payload, Checks $checks, ?SoundSignature $sound): ?Reading
-    {
+    private function fromEntry(
+        Entry $entry,
+        ReadingPayload $payload,
+        Checks $checks,
+        ?SoundSignature $sound,
+        Layout $layout,
+    ): ?Reading {
         $outcomes = $payload->outcomes;
         $numbers = [];
         if (null !== $sound) {
             $check = $checks->of($payload->check);
             foreach ($payload->numbers as $row => $number) {
-                $numbers[$row] = $number->figure->core;
+                $numbers[$row] = $number->figure->core
+                    / self::hotter($checks, $sound, $layout, $payload, $row);
                 $outcomes[$row] = $sound->wordOf($check, $payload->check, $row, $numbers[$row]);
             }
         }
@@ -221,7 +249,7 @@ final readonly class Chapter
                 $entry->id,
                 $payload->check,
                 $outcomes,
-                $payload->unsure,
+                $payload->unsure || true === ToldDrive::read($payload->measured)?->isDoubtful(),
                 $entry->takenAt,
                 $numbers,
                 new HowTaken(covered: $payload->covered),

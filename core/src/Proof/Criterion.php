@@ -19,6 +19,8 @@ final readonly class Criterion
     public bool $standing;
     /** What it is computed from, where no check answers it. */
     public ?string $computed;
+    /** @var list<string> repairs that want it; none: all of them do */
+    public array $after;
     /** Whether a lead may waive it with a reason. */
     public bool $waivable;
 
@@ -38,6 +40,7 @@ final readonly class Criterion
         $this->id = $rule->id;
         $this->standing = $rule->standing;
         $this->computed = $rule->computed;
+        $this->after = $rule->after;
         $this->waivable = !$rule->neverWaived;
     }
 
