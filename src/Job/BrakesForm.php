@@ -26,7 +26,7 @@ final readonly class BrakesForm
             : (array) ($this->catalogue->presets[$kind->preset]['questions']
                 ?? ['own_parts' => 'yes'] + (array) ($this->catalogue->presets[$kind->preset]['parts'] ?? []));
         $rear = $brakes['rear'] ?? '';
-        if (\in_array($rear, ['built-in', 'electric'], true)) {
+        if (\in_array($rear, ['built-in', 'electric', 'four-piston'], true)) {
             $brakes = ['rear' => 'disc', 'rear_parking' => $rear] + $brakes;
         }
 
@@ -52,6 +52,9 @@ final readonly class BrakesForm
             'solid_axle' => $form->getBoolean('solid_axle'),
             'rear_valve' => $form->getBoolean('rear_valve'),
         ];
+        foreach (['load_valve', 'shared_clutch'] as $rare) {
+            $parts += $form->getBoolean($rare) ? [$rare => true] : [];
+        }
         $parts = match ($parts['assist']) { // what is not asked of these kinds
             'compressed-air' => ['split' => 'front-rear', 'solid_axle' => true] + $parts,
             'oil-immersed' => ['split' => 'front-rear', 'front' => 'disc', 'rear' => 'disc', 'anti_lock' => false,
@@ -67,7 +70,9 @@ final readonly class BrakesForm
             = 'yes' !== $form->getString('own_parts')
             && 'disc' === $parts['front']
             && !$parts['solid_axle']
-            && !$parts['rear_valve'];
+            && !$parts['rear_valve']
+            && !isset($parts['load_valve'])
+            && !isset($parts['shared_clutch']);
         if ($plain) {
             $given = [
                 'split' => $parts['split'],

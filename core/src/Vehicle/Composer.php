@@ -15,7 +15,9 @@ final readonly class Composer
 {
     public const SPLITS = ['diagonal', 'front-rear', 'single'];
     public const FRONTS = ['disc', 'four-piston', 'drum'];
-    public const REARS = ['drum', 'disc', 'built-in', 'electric'];
+    public const REARS = ['drum', 'disc', 'four-piston', 'built-in', 'electric'];
+    /** Discs whose parking brake is a pair of small shoes. */
+    private const WITH_HAT = ['disc', 'four-piston'];
     public const ASSISTS = [
         'engine-vacuum', 'electric-pump', 'line-booster', 'none', 'pump-and-accumulator', 'compressed-air',
         'oil-immersed',
@@ -70,7 +72,8 @@ final readonly class Composer
     /**
      * A document for Layout::fromArray() with typical figures throughout.
      *
-     * @param array<array-key, mixed> $parts split, front, rear, anti_lock, assist, solid_axle, rear_valve
+     * @param array<array-key, mixed> $parts split, front, rear, anti_lock, assist, solid_axle, rear_valve, load_valve,
+     *     shared_clutch
      *
      * @return array<string, mixed>
      *
@@ -89,14 +92,16 @@ final readonly class Composer
         $antiLock = $shape->flag('anti_lock');
         $solid = $shape->flag('solid_axle');
         $valve = $shape->flag('rear_valve');
-        $disc = 'disc' !== $rear || 'drum' === $front; // what these three kinds are not built with
+        $follows = $shape->flag('load_valve');
+        $disc = !\in_array($rear, self::WITH_HAT, true) || 'drum' === $front; // what these three kinds are not built with
         foreach (
             [
                 'diagonal-axle' => 'diagonal' === $split && $solid,
                 'single-anti-lock' => 'single' === $split && $antiLock,
                 'front-drum-rear-disc' => 'drum' === $front && 'drum' !== $rear,
                 'electric-without-anti-lock' => 'electric' === $rear && !$antiLock,
-                'valve-and-anti-lock' => $valve && $antiLock,
+                'valve-and-anti-lock' => ($valve || $follows) && $antiLock,
+                'shared-clutch-parts' => $shape->flag('shared_clutch') && isset(self::REACH[$assist]),
                 'line-booster-anti-lock' => 'line-booster' === $assist && $antiLock,
                 'line-booster-split' => 'line-booster' === $assist && 'single' !== $split,
                 'pump-without-engine-vacuum' => 'electric-pump' === $assist && 'single' === $split,
@@ -143,8 +148,9 @@ final readonly class Composer
                 'front_share' => $solid ? 0.54 : 0.6,
                 'height_to_wheelbase' => $solid ? 0.26 : 0.21,
                 'pipe_m' => ['lf' => 0.9, 'rf' => 1.7, 'lr' => 3.4, 'rr' => 4.0],
+                'shared_clutch' => $shape->flag('shared_clutch'),
                 'rear_valves' => self::heldBack(
-                    $valve,
+                    $valve || $follows ? ['follows_load' => $follows] + self::VALVE : [],
                     $antiLock && ($solid || 'drum' === $front || 'drum' !== $rear),
                     $solid && 'drum' === $rear ? self::CAP_HEAVY : self::CAP,
                 ),
@@ -216,14 +222,15 @@ final readonly class Composer
     }
 
     /**
+     * @param array<string, bool|float|int> $valve none: []
      * @param array{knee_kpa: int, slope: float} $cap
      *
-     * @return array<string, array{knee_kpa: int, slope: float}> by rear wheel, where something holds it back
+     * @return array<string, array<string, bool|float|int>> by rear wheel, where something holds it back
      */
-    private static function heldBack(bool $valve, bool $capped, array $cap): array
+    private static function heldBack(array $valve, bool $capped, array $cap): array
     {
         return match (true) {
-            $valve => array_fill_keys(self::REAR_WHEELS, self::VALVE),
+            [] !== $valve => array_fill_keys(self::REAR_WHEELS, $valve),
             $capped => array_fill_keys(self::REAR_WHEELS, $cap),
             default => [],
         };
@@ -505,7 +512,8 @@ final readonly class Composer
                 'parking_brake' => true,
                 'rotor_kg' => 3.5,
                 'loss_share' => 0.86,
-                'piston_goes_back_straight' => 'disc' === $kind,
+                'bleeders' => 'four-piston' === $kind ? 2 : 1,
+                'piston_goes_back_straight' => \in_array($kind, self::WITH_HAT, true),
                 'electric_parking' => 'electric' === $kind,
             ];
     }

@@ -12,6 +12,8 @@ use Rodrel\Core\Bleeding\BleedPlan;
 use Rodrel\Core\Bleeding\BleedPoint;
 use Rodrel\Core\Bleeding\BleedSums;
 use Rodrel\Core\Tests\World;
+use Rodrel\Core\Vehicle\Composer;
+use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\Place;
 
@@ -153,6 +155,30 @@ final class BleedPlanTest extends TestCase
         // a machine has no shuttle to hold centred and no shoes to set
         self::assertSame(['axle-powered'], BleedPlan::asks(World::layout('wet-disc-loader'), ['wet-seals']));
         self::assertContains('shuttle-centred', BleedPlan::asks(World::layout('heavy-van'), ['master']));
+    }
+
+    /**
+     * Fixed calipers behind have two bleeders as those in front; an arm that follows the load is held; a clutch on the
+     * same reservoir comes last, and only where its air can have come from.
+     */
+    public function testAComposedVehicle(): void
+    {
+        $layout = Layout::fromArray(Composer::compose([
+            'split' => 'front-rear', 'front' => 'disc', 'rear' => 'four-piston', 'assist' => 'engine-vacuum',
+            'load_valve' => true, 'shared_clutch' => true,
+        ]));
+        $keys = static fn (BleedPlan $plan): array => array_keys($plan->done([]));
+        $master = BleedPlan::of($layout, [Place::vehicle()], repairs: ['master']);
+        self::assertSame(
+            ['rr-inner', 'rr-outer', 'lr-inner', 'lr-outer', 'rf', 'lf', 'clutch'],
+            $keys($master),
+        );
+        self::assertSame(['rr-inner', 'rr-outer'], $keys(BleedPlan::of($layout, [Place::of('rr')], repairs: ['hose'])));
+        $asks = BleedPlan::asks($layout, ['master']);
+        foreach (['load-valve-held', 'clutch-too', 'master-first', 'shuttle-centred'] as $ask) {
+            self::assertContains($ask, $asks);
+        }
+        self::assertNotContains('shoes-first', $asks, 'shoes in a hat are not moved by fluid');
     }
 
     /** A line of the visit that renews the fluid decides for all of them. */

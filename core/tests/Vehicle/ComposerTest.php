@@ -224,6 +224,11 @@ final class ComposerTest extends TestCase
             ['assist' => 'oil-immersed', 'split' => 'front-rear', 'rear' => 'disc'],
             '/vehicle/wet-parts',
         ];
+        yield 'an arm at a vehicle with anti-lock' => [['load_valve' => true], '/vehicle/valve-and-anti-lock'];
+        yield 'a clutch on the oil of an axle' => [
+            ['assist' => 'oil-immersed', 'split' => 'front-rear', 'rear' => 'disc', 'shared_clutch' => true] + $open,
+            '/vehicle/shared-clutch-parts',
+        ];
         yield 'what the model does not know' => [['assist' => 'by-wire'], '/vehicle/by-wire'];
         yield 'a word nobody knows' => [['rear' => 'wooden'], '/vehicle/rear'];
     }
