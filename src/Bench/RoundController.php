@@ -13,6 +13,7 @@ use Rodrel\Core\Check\Check;
 use Rodrel\Core\Isolation\Stop;
 use Rodrel\Core\Isolation\Walk;
 use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -49,14 +50,44 @@ final class RoundController extends RendersJob
         return $this->sheet($loaded, $this->catalogue->rounds->first, $this->firstLook($loaded));
     }
 
+    /** What a proof still wants at one place, every row answered by name. */
+    #[Route('/jobs/{id:job}/proof/{round}', name: 'job_proof_round', methods: ['GET'])]
+    public function proof(Job $job, string $round): Response
+    {
+        $loaded = ($this->readJob)($job);
+        $known = $this->catalogue->rounds->proof[$round] ?? throw $this->createNotFoundException();
+        $rows = [];
+        foreach ($loaded->state->proof->criteria as $criterion) {
+            $id = $criterion->check->id ?? '';
+            if (!$criterion->isSettled() && \in_array($id, $known->checks, true)) {
+                $rows[$id] = [...$rows[$id] ?? [], ...$criterion->missing];
+            }
+        }
+        $stops = array_map(
+            static fn (string $id): Stop => new Stop(
+                CheckAt::of($id, Place::vehicle()),
+                array_values(array_unique($rows[$id])),
+                [],
+            ),
+            array_values(array_intersect($known->checks, array_keys($rows))),
+        );
+        $back = $this->generateUrl('job_proof', ['id' => $job->id()]);
+
+        return [] === $stops
+            ? $this->redirect($back, Response::HTTP_SEE_OTHER)
+            : $this->sheet($loaded, $round, $stops, proof: $back);
+    }
+
     /**
      * @param list<Stop> $stops
+     * @param string $proof path of the proof that it is a part of; '' where it is none
      */
-    private function sheet(LoadedJob $loaded, string $round, array $stops, ?Walk $walk = null): Response
+    private function sheet(LoadedJob $loaded, string $round, array $stops, ?Walk $walk = null, string $proof = ''): Response
     {
+        $ats = array_map(static fn (Stop $one): string => (string) $one->at, $stops);
         $shown = fn (Stop $stop): array => $this->stop($loaded, $stop);
 
-        return $this->page('bench/round.html.twig', $loaded, 'bench', new RoundPage(
+        return $this->page('bench/round.html.twig', $loaded, '' === $proof ? 'bench' : 'proof', new RoundPage(
             round: $round,
             name: $this->say->text('round.'.$round),
             minutes: null === $walk ? null : (int) ceil($walk->minutes),
@@ -64,8 +95,15 @@ final class RoundController extends RendersJob
             folded: array_map($shown, $walk->folded ?? []),
             decides: $this->suspects->decides($walk->decides ?? []),
             drawing: $this->drawing->of($loaded),
-            gates: $this->gates->before($loaded, ...array_map(static fn (Stop $one): CheckAt => $one->at, $stops)),
-            back: $this->generateUrl(null === $walk ? 'job_first_look' : 'job_round', ['id' => $loaded->id()]),
+            // what the walk itself shows first is no gate before it
+            gates: array_values(array_filter(
+                $this->gates->before($loaded, ...array_map(static fn (Stop $one): CheckAt => $one->at, $stops)),
+                static fn (array $gate): bool => !\in_array($gate['answer'], $ats, true),
+            )),
+            back: '' === $proof
+                ? $this->generateUrl(null === $walk ? 'job_first_look' : 'job_round', ['id' => $loaded->id()])
+                : $this->generateUrl('job_proof_round', ['id' => $loaded->id(), 'round' => $round]),
+            proof: $proof,
         ));
     }
 

@@ -14,6 +14,7 @@ final readonly class RoundPage
      * @param string $decides between which repairs; '' where nothing says
      * @param array<string, mixed> $drawing
      * @param list<array<string, mixed>> $gates what stands before it
+     * @param string $proof path of the proof that it is a part of; '' where it is none
      * @param string $back its own path
      */
     public function __construct(
@@ -26,6 +27,7 @@ final readonly class RoundPage
         public array $drawing,
         public array $gates,
         public string $back,
+        public string $proof,
     ) {
     }
 }

@@ -27,6 +27,7 @@ use Rodrel\Core\Log\Payload\PreparedPayload;
 use Rodrel\Core\Log\Payload\QuotePayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\SettledPayload;
+use Rodrel\Core\Log\Payload\SpentPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Log\Payload\SurprisePayload;
 use Rodrel\Core\Log\Payload\TogetherPayload;
@@ -111,6 +112,14 @@ final readonly class FormReader
             Kind::Item => $this->item($form),
             Kind::Settled => new SettledPayload($text('item')),
             Kind::Quote => $this->quote($form),
+            Kind::Spent => new SpentPayload(
+                $this->fields->choice($form, 'what', SpentPayload::WHATS),
+                $this->fields->optional($form, 'text'),
+                $this->fields->cents($form, 'price'),
+                $this->fields->cents($form, 'core'),
+                $this->fields->count($form, 'minutes'),
+                $this->fields->optional($form, 'day'),
+            ),
             Kind::Closed => new ClosedPayload(
                 $this->fields->choice($form, 'why', ClosedPayload::WHYS, 'input.close-why'),
                 $text('reason', 'input.reason'),

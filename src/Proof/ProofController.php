@@ -16,6 +16,7 @@ use Rodrel\Core\Job\OpenStep;
 use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Proof\Criterion;
 use Rodrel\Core\Proof\CriterionRule;
+use Rodrel\Core\Proof\ProofRun;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\Clock\ClockInterface;
@@ -50,6 +51,7 @@ final class ProofController extends RendersJob
             ),
             nextId: $proof->next()?->id,
             nextCheck: null === $proof->next()?->check ? null : (string) $proof->next()->check,
+            sheet: $this->sheet($proof),
             standing: $proof->standingPassed(),
             passed: $proof->passed(),
             mayHandOver: $loaded->state->mayHandOver(),
@@ -67,6 +69,19 @@ final class ProofController extends RendersJob
             night: $this->night($loaded),
             open: array_map(fn (OpenStep $one): array => $this->open($one), $loaded->state->openSteps()),
         ));
+    }
+
+    /** The sheet on which the next criterion is answered with others; null where it stands alone. */
+    private function sheet(ProofRun $proof): ?string
+    {
+        $round = $this->catalogue->rounds->proving($proof->next()?->check->id ?? '');
+        $on = array_filter(
+            $proof->criteria,
+            static fn (Criterion $one): bool => !$one->isSettled()
+                && \in_array($one->check?->id, $round->checks ?? [], true),
+        );
+
+        return \count($on) > 1 ? $round?->id : null;
     }
 
     /** @return array<string, mixed> a step that still keeps the vehicle from leaving, to be looked at here */

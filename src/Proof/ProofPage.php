@@ -10,6 +10,7 @@ final readonly class ProofPage
     /**
      * @param list<array<string, mixed>> $criteria
      * @param list<array{key: string, said: list<string>, overridable: bool, gate: string, answer: null}> $road
+     * @param string|null $sheet id of the round on which it is answered with others
      * @param list<array<string, mixed>> $open steps of the sheet that wait for a second look, or for more
      * @param string|null $night the day on which the pedal's height is to be measured again
      */
@@ -17,6 +18,7 @@ final readonly class ProofPage
         public array $criteria,
         public ?string $nextId,
         public ?string $nextCheck,
+        public ?string $sheet,
         public bool $standing,
         public bool $passed,
         public bool $mayHandOver,

@@ -16,6 +16,8 @@ final readonly class ReportPage
     /**
      * @param list<array<string, mixed>> $findings
      * @param list<string> $repairs
+     * @param list<string> $putOff for another day, and why
+     * @param list<string> $met on the way
      * @param list<array{step: string, figure: string}> $torques
      * @param list<array{name: string, status: string, reason: string|null}> $criteria
      * @param list<array{text: string, due: string, safety: bool}> $items
@@ -29,6 +31,8 @@ final readonly class ReportPage
     public function __construct(
         public array $findings,
         public array $repairs,
+        public array $putOff,
+        public array $met,
         public array $torques,
         public array $criteria,
         public bool $countersign,

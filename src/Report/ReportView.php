@@ -16,8 +16,10 @@ use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\ClosedPayload;
 use Rodrel\Core\Log\Payload\FindingPayload;
 use Rodrel\Core\Log\Payload\HandoverPayload;
+use Rodrel\Core\Log\Payload\LinePayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\SurprisePayload;
 use Rodrel\Core\Proof\Criterion;
 use Rodrel\Core\Vocabulary\StepAt;
 use Symfony\Bundle\SecurityBundle\Security;
@@ -55,9 +57,20 @@ final readonly class ReportView
                 ],
                 $this->carriedOut($loaded),
             ),
-            repairs: array_map(
-                fn (Entry $entry): string => $this->say->work($entry->payload->group),
-                $story->entriesOf(RepairedPayload::class),
+            repairs: $this->repairs($loaded),
+            putOff: array_map(
+                fn (LinePayload $line): string => $this->say->work($line->group).': '.$this->say->ui('work.off-line', [
+                    'reason' => $line->reason,
+                    'until' => '' === $line->until ? 'none' : $line->until,
+                ]),
+                $story->putOff(),
+            ),
+            met: array_map(
+                fn (Entry $entry): string => $this->say->step($entry->payload->step).': '
+                    .(SurprisePayload::OTHER === $entry->payload->surprise
+                        ? $entry->payload->note
+                        : $this->say->text('surprise.'.$entry->payload->surprise.'.what')),
+                $story->entriesOf(SurprisePayload::class),
             ),
             torques: $this->torques($loaded),
             criteria: null === $loaded->state->repaired
@@ -89,6 +102,21 @@ final readonly class ReportView
             path: PathTaken::of($loaded->state, $this->shop->isolation()->times),
             job: $loaded->job,
         );
+    }
+
+    /** @return list<string> all that was changed, with the kind of part where it was chosen */
+    private function repairs(LoadedJob $loaded): array
+    {
+        $parts = $loaded->state->story->parts();
+        $repairs = [];
+        foreach ($loaded->state->story->entriesOf(RepairedPayload::class) as $entry) {
+            foreach ($entry->payload->groups() as $group) {
+                $part = $parts[(string) $group] ?? '';
+                $repairs[] = $this->say->work($group).('' === $part ? '' : ' ('.$this->say->ui('option.'.$part).')');
+            }
+        }
+
+        return $repairs;
     }
 
     /**

@@ -22,6 +22,7 @@ use Rodrel\Core\Log\Payload\QuotePayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\RoundPayload;
+use Rodrel\Core\Log\Payload\SpentPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Log\Payload\SurprisePayload;
 use Rodrel\Core\Log\Payload\TogetherPayload;
@@ -60,6 +61,7 @@ final readonly class Told
                 === $payload->surprise
                     ? $payload->note
                     : $this->say->text('surprise.'.$payload->surprise.'.what')),
+            $payload instanceof SpentPayload => $this->say->ui('money.what-'.$payload->what).': '.$payload->text,
             $payload instanceof QuotePayload => $this->say->group($payload->group).': '.$payload->from,
             $payload instanceof UndoPayload => $payload->reason,
             $payload instanceof PhotoPayload => $this->say->about($payload->about),

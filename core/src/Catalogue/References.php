@@ -267,6 +267,11 @@ final readonly class References
     private function rounds(): void
     {
         $on = [];
+        foreach ($this->catalogue->rounds->proof as $id => $round) {
+            foreach (array_diff($round->checks, array_keys($this->catalogue->checks->all)) as $check) {
+                $this->miss('/rounds/proof/'.$id, 'there is no check "%s"', $check);
+            }
+        }
         foreach ($this->catalogue->rounds->all as $id => $round) {
             foreach ($round->checks as $n => $name) {
                 $at = "/rounds/rounds/$id/checks/$n";

@@ -34,7 +34,7 @@ final readonly class TextKeys
             static fn (string $card): array => ['catalogue:card.'.$card.'.try', 'catalogue:card.'.$card.'.note'],
             $catalogue->routes->cards(),
         ));
-        foreach (array_keys($catalogue->rounds->all) as $round) {
+        foreach (array_keys($catalogue->rounds->all + $catalogue->rounds->proof) as $round) {
             yield '/rounds/rounds/'.$round => ['catalogue:round.'.$round];
         }
         foreach ($catalogue->gates->rules as $id => $rule) {

@@ -12,12 +12,14 @@ final readonly class Rounds
 {
     /**
      * @param array<string, Round> $all by id
+     * @param array<string, Round> $proof after a repair, by id
      * @param list<string> $asked checks, or `check/row`, that one tap never calls good
      * @param string $first id of the first look, whose checks the complaint names
      * @param float $glanceMinutes of a row that is only looked at
      */
     private function __construct(
         public array $all,
+        public array $proof,
         public array $asked,
         public string $first,
         public float $glanceMinutes,
@@ -26,13 +28,18 @@ final readonly class Rounds
 
     public static function fromShape(Shape $shape): self
     {
-        $rounds = [];
-        foreach ($shape->each('rounds') as $id => $round) {
-            $rounds[$id] = new Round($id, $round->texts('checks'));
-        }
+        $read = static function (string $key) use ($shape): array {
+            $rounds = [];
+            foreach ($shape->each($key) as $id => $round) {
+                $rounds[$id] = new Round($id, $round->texts('checks'));
+            }
+
+            return $rounds;
+        };
 
         return new self(
-            $rounds,
+            $read('rounds'),
+            $read('proof'),
             $shape->texts('asked'),
             $shape->text('first_look'),
             $shape->positive('glance_minutes'),
@@ -43,6 +50,24 @@ final readonly class Rounds
     public function with(string $check): ?Round
     {
         foreach ($this->all as $round) {
+            if (\in_array($check, $round->checks, true)) {
+                return $round;
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether there is such a round, of the search or of the proof. */
+    public function has(string $id): bool
+    {
+        return isset($this->all[$id]) || isset($this->proof[$id]);
+    }
+
+    /** The round of the proof on which a check is made; null where it stays one of its own. */
+    public function proving(string $check): ?Round
+    {
+        foreach ($this->proof as $round) {
             if (\in_array($check, $round->checks, true)) {
                 return $round;
             }

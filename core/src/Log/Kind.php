@@ -29,6 +29,7 @@ use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\RoundPayload;
 use Rodrel\Core\Log\Payload\SettledPayload;
+use Rodrel\Core\Log\Payload\SpentPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
 use Rodrel\Core\Log\Payload\SurprisePayload;
 use Rodrel\Core\Log\Payload\TogetherPayload;
@@ -63,6 +64,7 @@ enum Kind: string
     case Item = 'item';
     case Settled = 'settled';
     case Quote = 'quote';
+    case Spent = 'spent';
     case Handover = 'handover';
     case Countersign = 'countersign';
     case Mended = 'mended';
@@ -93,6 +95,7 @@ enum Kind: string
         'item' => ItemPayload::class,
         'settled' => SettledPayload::class,
         'quote' => QuotePayload::class,
+        'spent' => SpentPayload::class,
         'handover' => HandoverPayload::class,
         'countersign' => CountersignPayload::class,
         'mended' => MendedPayload::class,

@@ -93,7 +93,7 @@ final readonly class Composer
         $solid = $shape->flag('solid_axle');
         $valve = $shape->flag('rear_valve');
         $follows = $shape->flag('load_valve');
-        $disc = !\in_array($rear, self::WITH_HAT, true) || 'drum' === $front; // what these three kinds are not built with
+        $disc = !\in_array($rear, self::WITH_HAT, true) || 'drum' === $front; // what these three are not built with
         foreach (
             [
                 'diagonal-axle' => 'diagonal' === $split && $solid,

@@ -13,7 +13,7 @@ use Rodrel\Core\Vocabulary\Corner;
 /** What a driver tells of the drive behind four temperatures. */
 final class ToldDriveTest extends TestCase
 {
-    /** The same drive again changes nothing; fewer stops are cooler, faster ones hotter, and more so than more of them. */
+    /** The same drive again changes nothing; fewer stops are cooler, more of them hotter, in proportion. */
     public function testAnotherDriveThanTheCatalogues(): void
     {
         $town = World::catalogue()->checks->drives['town'];

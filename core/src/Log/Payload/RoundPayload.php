@@ -66,7 +66,7 @@ final readonly class RoundPayload implements Payload
     public function rule(Door $door, Entry $entry): void
     {
         $catalogue = $door->catalogue();
-        if (!isset($catalogue->rounds->all[$this->round])) {
+        if (!$catalogue->rounds->has($this->round)) {
             throw InvalidData::at('/round/round', 'there is no such round');
         }
         if ([] === $this->answers) {
