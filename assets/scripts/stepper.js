@@ -1,6 +1,7 @@
 /** A repair sheet, recorded in one go. A figure ticks its step; a tick that wants a figure asks for it. */
 export const stepper = () => ({
     n: 0,
+    skipped: 0,
     init() {
         this.$root.addEventListener('input', (event) => this.heard(event.target));
         this.$nextTick(() => this.look());
@@ -18,12 +19,29 @@ export const stepper = () => ({
     },
     look() {
         this.n = this.$root.querySelectorAll('[data-tick]:checked').length;
+        this.skipped = this.before().length;
         for (const figure of this.$root.querySelectorAll('[data-figure]')) {
             figure.required = figure.closest('.step-line, li').querySelector('[data-tick]').checked;
         }
     },
     allReady() {
         for (const tick of this.$root.querySelectorAll('.prepare [data-tick]')) {
+            tick.checked = true;
+            tick.dispatchEvent(new Event('input', { bubbles: true }));
+        }
+        this.look();
+    },
+    /** Steps without a figure that stand open before the last one that is ticked. */
+    before() {
+        const ticks = [...this.$root.querySelectorAll('.steps [data-tick]')];
+        const last = ticks.findLastIndex((tick) => tick.checked);
+
+        return ticks
+            .slice(0, Math.max(0, last))
+            .filter((tick) => !tick.checked && !tick.closest('.step-line, li').querySelector('[data-figure]'));
+    },
+    tickBefore() {
+        for (const tick of this.before()) {
             tick.checked = true;
             tick.dispatchEvent(new Event('input', { bubbles: true }));
         }

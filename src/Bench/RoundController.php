@@ -85,7 +85,7 @@ final class RoundController extends RendersJob
     private function sheet(LoadedJob $loaded, string $round, array $stops, ?Walk $walk = null, string $proof = ''): Response
     {
         $ats = array_map(static fn (Stop $one): string => (string) $one->at, $stops);
-        $shown = fn (Stop $stop): array => $this->stop($loaded, $stop);
+        $shown = fn (Stop $stop): array => $this->stop($loaded, $stop, '' !== $proof);
 
         return $this->page('bench/round.html.twig', $loaded, '' === $proof ? 'bench' : 'proof', new RoundPage(
             round: $round,
@@ -108,7 +108,7 @@ final class RoundController extends RendersJob
     }
 
     /** @return array<string, mixed> */
-    private function stop(LoadedJob $loaded, Stop $stop): array
+    private function stop(LoadedJob $loaded, Stop $stop, bool $proves): array
     {
         $check = $this->catalogue->checks->of($stop->at);
         $name = $this->say->check($stop->at);
@@ -128,7 +128,7 @@ final class RoundController extends RendersJob
             'foot' => $manner->footN,
             'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $manner->spoken),
             'made' => $loaded->state->situation->made($stop->at),
-            'rows' => $this->rows($check, $stop),
+            'rows' => $this->rows($check, $stop, $proves),
         ];
     }
 
@@ -167,8 +167,12 @@ final class RoundController extends RendersJob
         return new Stop($at, array_map(strval(...), array_keys($check->rows)), $good);
     }
 
-    /** @return list<array<string, mixed>> */
-    private function rows(Check $check, Stop $stop): array
+    /**
+     * @param bool $proves all of them are answered by name, so that none needs to say so
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function rows(Check $check, Stop $stop, bool $proves): array
     {
         $rows = [];
         foreach ($stop->rows as $id) {
@@ -177,12 +181,17 @@ final class RoundController extends RendersJob
             $good = $stop->good[$id] ?? null;
             $words = null !== $typed ? [] : $row->observer->words();
             // what is usual stands first, wherever the scale has it
-            usort($words, static fn (string $a, string $b): int => ($b === $good) <=> ($a === $good));
+            $first = $proves ? $this->catalogue->proof->passingOf($check->id, $id) : [$good];
+            usort(
+                $words,
+                static fn (string $a, string $b): int => \in_array($b, $first, true) <=> \in_array($a, $first, true),
+            );
             $rows[] = [
                 'id' => '' === $id ? '0' : $id,
                 'label' => '' === $id ? $this->say->check($stop->at) : $this->say->row($stop->at, $id),
                 'unit' => null === $typed ? null : $this->units->of($typed->quantity, $typed->unit)->value,
                 'good' => $good,
+                'byName' => null === $good && !$proves,
                 'words' => array_map(
                     fn (string $word): array => ['id' => $word, 'label' => $this->say->word($stop->at, $id, $word)],
                     $words,

@@ -276,6 +276,13 @@ final class DemoCommand
             ->read('look@vehicle', ['level' => 'secondary', 'wet' => 'lr', 'lamp' => 'bad'])
             ->bench(4);
 
+        $this->play('air-disc-lorry', 'air-slides.seized@rr', 2, '-4 hours', 'tarrenby')
+            ->open(new VehicleKind('Unit 38, timber lorry', 'air-disc-lorry'), note: 'right rear wheel hot at the gate')
+            ->bench(14)
+            ->sign()
+            ->line('air-pads@rear', 'with')
+            ->line('pad-wire@rear', 'seen');
+
         $this->play('line-booster', 'remote.poor-gain@vehicle', 1, '-8 days', 'tarrenby')
             ->open($coupe, note: 'goes hard when it should slow down', said: 'weak')
             ->bench(5)

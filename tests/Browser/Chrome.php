@@ -210,6 +210,15 @@ final class Chrome
         return $this;
     }
 
+    /** A field touched and filled in. */
+    public function type(string $css, string $text): self
+    {
+        $this->one($css)->sendKeys($text);
+        ++$this->taps;
+
+        return $this;
+    }
+
     public function picture(string $file): void
     {
         $this->driver->takeScreenshot($file);

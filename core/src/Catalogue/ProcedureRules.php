@@ -62,7 +62,8 @@ final readonly class ProcedureRules
                 );
             }
         }
-        foreach ([...$repairs->visit->first, ...$repairs->visit->atTheEnd, ...$repairs->visit->after] as $id) {
+        $instead = array_merge(...array_map(array_values(...), array_values($repairs->visit->instead)));
+        foreach ([...$instead, ...$repairs->visit->first, ...$repairs->visit->atTheEnd, ...$repairs->visit->after] as $id) {
             if (!isset($steps[$id])) {
                 $this->mistakes->add('/procedures/visit', \sprintf('there is no step "%s"', $id));
             }

@@ -39,6 +39,17 @@ final readonly class ProofBook
         ]);
     }
 
+    /** @return list<string> the words of a check's row that pass the criteria which ask for it */
+    public function passingOf(string $check, string $row): array
+    {
+        $words = [];
+        foreach ($this->criteria as $rule) {
+            array_push($words, ...($rule->check === $check ? $rule->rows[$row] ?? [] : []));
+        }
+
+        return $words;
+    }
+
     /** @return list<string> the words of a row of its check that pass a criterion */
     public function passing(string $criterion, string $row): array
     {

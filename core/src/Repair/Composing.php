@@ -219,10 +219,15 @@ final class Composing
     private function stepsOf(GroupAt $group): array
     {
         $part = $this->parts[(string) $group] ?? '';
-
-        return array_filter(
+        $instead = $this->repairs->visit->instead[$this->layout->reach()->value] ?? [];
+        $steps = array_filter(
             $this->repairs->procedureOf($group)->steps,
             static fn (Step $one): bool => $one->isFor($part),
+        );
+
+        return array_map(
+            fn (Step $one): Step => isset($instead[$one->id]) ? $this->repairs->step($instead[$one->id]) : $one,
+            $steps,
         );
     }
 

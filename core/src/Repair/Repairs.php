@@ -50,6 +50,23 @@ final readonly class Repairs implements Cures, \IteratorAggregate
         return $this->procedures[$this->of($group)->procedure];
     }
 
+    /**
+     * A step of any procedure.
+     *
+     * @throws InvalidData when there is none
+     */
+    public function step(string $id): Step
+    {
+        foreach ($this->procedures as $procedure) {
+            foreach ($procedure->steps as $one) {
+                if ($one->id === $id) {
+                    return $one;
+                }
+            }
+        }
+        throw InvalidData::at('/step', \sprintf('there is no step "%s"', $id));
+    }
+
     /** What a step of any procedure asks to be typed; null for none. */
     public function asked(string $step): ?AskedFigure
     {

@@ -14,6 +14,7 @@ final readonly class VisitSteps
      * @param list<string> $atTheEnd steps after all others, in their order
      * @param list<string> $after steps on the road, once the wheels are on
      * @param list<string> $noParts what is got ready and not bought
+     * @param array<string, array<string, string>> $instead step that stands for another on a kind of brake, by kind
      * @param list<string> $tools things that serve the whole visit; all else is counted by part
      */
     private function __construct(
@@ -22,17 +23,26 @@ final readonly class VisitSteps
         public array $after,
         public array $tools,
         public array $noParts,
+        public array $instead,
     ) {
     }
 
     public static function fromShape(Shape $shape): self
     {
+        $instead = [];
+        foreach ($shape->in('instead')->keys() as $kind) {
+            foreach ($shape->in('instead')->in($kind)->keys() as $step) {
+                $instead[$kind][$step] = $shape->in('instead')->in($kind)->text($step);
+            }
+        }
+
         return new self(
             $shape->texts('first'),
             $shape->texts('at_the_end'),
             $shape->texts('after'),
             $shape->texts('tools'),
             $shape->texts('no_parts'),
+            $instead,
         );
     }
 }
