@@ -82,8 +82,13 @@ final class RoundController extends RendersJob
      * @param list<Stop> $stops
      * @param string $proof path of the proof that it is a part of; '' where it is none
      */
-    private function sheet(LoadedJob $loaded, string $round, array $stops, ?Walk $walk = null, string $proof = ''): Response
-    {
+    private function sheet(
+        LoadedJob $loaded,
+        string $round,
+        array $stops,
+        ?Walk $walk = null,
+        string $proof = '',
+    ): Response {
         $ats = array_map(static fn (Stop $one): string => (string) $one->at, $stops);
         $shown = fn (Stop $stop): array => $this->stop($loaded, $stop, '' !== $proof);
 

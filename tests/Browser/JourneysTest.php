@@ -8,7 +8,7 @@ namespace App\Tests\Browser;
 final class JourneysTest extends BrowserTestCase
 {
     /** Of a caliper with its hose and the other side's hose, on a phone; second looks apart. */
-    private const VISIT_TAPS = 70;
+    private const VISIT_TAPS = 90;
 
     /** Small shoes drag in the hat of the left rear disc: four temperatures before and after, on the same loop. */
     public function testAHotRearWheelMeasuredBeforeAndAfter(): void
