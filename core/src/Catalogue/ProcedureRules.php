@@ -63,7 +63,8 @@ final readonly class ProcedureRules
             }
         }
         $instead = array_merge(...array_map(array_values(...), array_values($repairs->visit->instead)));
-        foreach ([...$instead, ...$repairs->visit->first, ...$repairs->visit->atTheEnd, ...$repairs->visit->after] as $id) {
+        $visit = $repairs->visit;
+        foreach ([...$instead, ...$visit->first, ...$visit->atTheEnd, ...$visit->after] as $id) {
             if (!isset($steps[$id])) {
                 $this->mistakes->add('/procedures/visit', \sprintf('there is no step "%s"', $id));
             }

@@ -19,10 +19,10 @@ final readonly class Account
     private const MINUTE_S = 60;
 
     /**
-     * @param array{expected: float, quoted: int, bought: int, core: int, goodwill: int} $cents expected: parts and labour
-     *     of what was changed, by the price list; quoted: the cheapest offer for each part that was changed and asked
-     *     for; bought: receipts, less what was sent back and cores handed in; core: still to come back with old parts;
-     *     goodwill: paid by somebody else
+     * @param array{expected: float, quoted: int, bought: int, core: int, goodwill: int} $cents expected: parts and
+     *     labour of what was changed, by the price list; quoted: the cheapest offer for each part that was changed
+     *     and asked for; bought: receipts, less what was sent back and cores handed in; core: still to come back with
+     *     old parts; goodwill: paid by somebody else
      * @param array{expected: float, logged: int, corrected: int|null} $minutes by the price list; between the lines of
      *     the log, pauses left out; as somebody corrected them
      * @param list<SpentPayload> $lines as they were written down

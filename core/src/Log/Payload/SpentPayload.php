@@ -22,7 +22,7 @@ final readonly class SpentPayload implements Payload
 
     /**
      * @param string $what one of WHATS
-     * @param string $text what it is: the part, the receipt's number; of goodwill the recall or bulletin and who said so
+     * @param string $text what it is: the part, the receipt's number; of goodwill the bulletin and who said so
      * @param int $cents minor units; of goodwill what they pay
      * @param int $coreCents of a receipt, what comes back with the old part
      * @param int $minutes that the job took, corrected by hand; the last word counts
