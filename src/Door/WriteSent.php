@@ -34,7 +34,8 @@ final readonly class WriteSent
     public function __invoke(Job $job, Request $request, User $user, Uuid $id, Payload|\Closure $says): JobEntry
     {
         $corrects = $request->request->getString('corrects');
-        $madeAt = KeptFor::madeAt($request, $this->clock->now());
+        $now = $this->clock->now();
+        $madeAt = $says instanceof Payload ? KeptFor::madeAt($request, $now, $says) : null;
 
         return $this->entities->wrapInTransaction(function () use ($job, $user, $id, $says, $corrects, $madeAt) {
             if (Uuid::isValid($corrects)) {

@@ -93,18 +93,32 @@ final readonly class BringIn
         $mine = $this->document->of($job);
         unset($mine['seal'], $document['seal']);
 
-        return SameContent::is($this->withoutPixels($mine), $this->withoutPixels($document));
+        return SameContent::is($this->asSent($mine), $this->asSent($document));
     }
 
     /**
-     * A picture from elsewhere is developed anew, so that its bytes differ.
+     * What somebody sent: a picture from elsewhere is developed anew, so that its bytes differ; who brought an entry
+     * in, and so is among the people, is this shop's word.
      *
      * @param array<string, mixed> $document
      *
      * @return array<string, mixed>
      */
-    private function withoutPixels(array $document): array
+    private function asSent(array $document): array
     {
+        $authors = [];
+        foreach (['entries', 'photos'] as $list) {
+            foreach (\is_array($document[$list] ?? null) ? $document[$list] : [] as $n => $one) {
+                if (\is_array($one)) {
+                    $authors[] = $one['author'] ?? null;
+                    $document[$list][$n] = array_diff_key($one, ['brought' => 1]);
+                }
+            }
+        }
+        $document['people'] = array_values(array_filter(
+            \is_array($document['people'] ?? null) ? $document['people'] : [],
+            static fn (mixed $one): bool => \is_array($one) && \in_array($one['id'] ?? null, $authors, true),
+        ));
         foreach (\is_array($document['photos'] ?? null) ? $document['photos'] : [] as $n => $photo) {
             if (\is_array($photo)) {
                 $document['photos'][$n] = array_diff_key($photo, ['jpeg' => 1, 'width' => 1, 'height' => 1]);
@@ -147,25 +161,32 @@ final readonly class BringIn
      */
     private function restored(Job $job, Shape $shape, array $names): array
     {
-        foreach ($names as $id => $name) {
+        $entries = $this->entries($shape, $names);
+        $own = array_map(
+            fn (array $one): string => $this->stamped($one[0])->text($one[0]->has('brought') ? 'by' : 'author'),
+            $entries,
+        );
+        foreach (array_intersect_key($names, array_flip($own)) as $id => $name) {
             if (null === $this->users->find(Uuid::fromString($id))) {
                 $login = 'from-'.substr($id, -12);
                 $this->entities->persist(User::elsewhere(Uuid::fromString($id), $login, $name, Role::Technician));
             }
         }
         $log = [];
-        foreach ($this->entries($shape, $names) as [$entry, $kind, $seq]) {
+        foreach ($entries as [$entry, $kind, $seq]) {
+            $stamped = $this->stamped($entry);
             $log[] = $stored = JobEntry::broughtIn(
                 $this->uuid($entry, 'id'),
-                new LogPlace($job->id(), $seq, (int) $entry->number('epoch')),
+                new LogPlace($job->id(), $seq, (int) $stamped->number('epoch')),
                 $kind,
                 $this->keyed($entry->raw('payload')),
                 new Stamp(
-                    $this->uuid($entry, 'author'),
-                    $this->moment($entry, 'taken_at'),
-                    $this->moment($entry, 'recorded_at'),
-                    $entry->text('catalogue'),
+                    $this->uuid($stamped, $entry->has('brought') ? 'by' : 'author'),
+                    $this->moment($stamped, 'taken_at'),
+                    $this->moment($stamped, 'recorded_at'),
+                    $stamped->text('catalogue'),
                 ),
+                $entry->has('brought') ? $this->claim($entry, $names, $stamped->texts('doubts')) : null,
             );
             $this->entities->persist($stored);
         }
@@ -190,15 +211,7 @@ final readonly class BringIn
             $payload = $kind->read($raw);
             $epoch += (int) ($payload instanceof RepairedPayload);
             $taken = min($this->moment($entry, 'taken_at'), $now);
-            $claim = new StoredClaim(
-                $entry->text('author'),
-                $names[$entry->text('author')],
-                $entry->text('taken_at'),
-                $entry->text('recorded_at'),
-                (int) $entry->number('epoch'),
-                $entry->text('catalogue'),
-                [],
-            );
+            $claim = $this->claim($entry, $names, []);
             $write = fn (StoredClaim $claim): JobEntry => JobEntry::broughtIn(
                 $this->uuid($entry, 'id'),
                 new LogPlace($job->id(), $seq, $epoch),
@@ -213,6 +226,29 @@ final readonly class BringIn
         }
 
         return $log;
+    }
+
+    /** Under which name and time an entry stands in this shop: as it was written here, or brought in here. */
+    private function stamped(Shape $entry): Shape
+    {
+        return $entry->has('brought') ? $entry->in('brought') : $entry;
+    }
+
+    /**
+     * @param array<string, string> $names
+     * @param list<string> $doubts
+     */
+    private function claim(Shape $entry, array $names, array $doubts): StoredClaim
+    {
+        return new StoredClaim(
+            $entry->text('author'),
+            $names[$entry->text('author')],
+            $entry->text('taken_at'),
+            $entry->text('recorded_at'),
+            (int) $entry->number('epoch'),
+            $entry->text('catalogue'),
+            $doubts,
+        );
     }
 
     /**

@@ -37,6 +37,9 @@ final readonly class JobDocument
             $claim = $entry->claim();
             $author = $claim->author ?? $entry->authorId()->toRfc4122();
             $people[$author] = $claim->name ?? $names[$author] ?? '';
+            if (null !== $claim) {
+                $people[$entry->authorId()->toRfc4122()] ??= $names[$entry->authorId()->toRfc4122()] ?? '';
+            }
             $entries[] = $this->entry($entry);
         }
         $photos = [];
@@ -115,7 +118,12 @@ final readonly class JobDocument
         return $rows;
     }
 
-    /** @return array<string, mixed> what came in from elsewhere goes out as it came */
+    /**
+     * What came in from elsewhere goes out as it came, with who brought it, so that it stays a claim wherever it is
+     * restored.
+     *
+     * @return array<string, mixed>
+     */
     private function entry(JobEntry $entry): array
     {
         $claim = $entry->claim();
@@ -130,7 +138,14 @@ final readonly class JobDocument
             'taken_at' => $claim->takenAt ?? $this->time($entry->takenAt()),
             'recorded_at' => $claim->recordedAt ?? $this->time($entry->recordedAt()),
             'catalogue' => $claim->catalogue ?? $entry->catalogueHash(),
-        ];
+        ] + (null === $claim ? [] : ['brought' => [
+            'by' => $entry->authorId()->toRfc4122(),
+            'taken_at' => $this->time($entry->takenAt()),
+            'recorded_at' => $this->time($entry->recordedAt()),
+            'epoch' => $entry->epoch(),
+            'catalogue' => $entry->catalogueHash(),
+            'doubts' => $claim->doubts,
+        ]]);
     }
 
     private function time(\DateTimeImmutable $at): string

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Input;
 
+use Rodrel\Core\Log\Payload\Payload;
+use Rodrel\Core\Log\Payload\StepPayload;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -19,9 +21,15 @@ final class KeptFor
     /** Older than this is a device whose clock has jumped (s). */
     private const MOST_S = 7 * 86400;
 
-    /** When it was made, by the shop's clock; null for what was sent at once. */
-    public static function madeAt(Request $request, \DateTimeImmutable $now): ?\DateTimeImmutable
+    /**
+     * When it was made, by the shop's clock; null for what was sent at once, and for what no device may date: a lead's
+     * act, a second look, a signature, and a figure from which a second look is counted.
+     */
+    public static function madeAt(Request $request, \DateTimeImmutable $now, Payload $says): ?\DateTimeImmutable
     {
+        if (!$says::kind()->mayWait() || ($says instanceof StepPayload && null !== $says->figure)) {
+            return null;
+        }
         $seconds = $request->headers->get(self::HEADER, '');
         if (1 !== preg_match('/^\d{1,7}$/', $seconds)) {
             return null;

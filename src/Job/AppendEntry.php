@@ -71,7 +71,7 @@ final readonly class AppendEntry
      * Many at once, in their order, under one lock: the first that is refused stops those after it, what came before it
      * stands. The list's line is written once.
      *
-     * @param list<array{Uuid, Payload}> $many
+     * @param list<array{Uuid, Payload, \DateTimeImmutable|null}> $many with when it was made, where that was before
      *
      * @return array{int, Refused|InvalidData|EntryConflict|null} how many were taken, and what stopped it
      */
@@ -79,14 +79,13 @@ final readonly class AppendEntry
         Job $job,
         User $author,
         array $many,
-        ?\DateTimeImmutable $takenAt = null,
     ): array {
-        return $this->entities->wrapInTransaction(function () use ($job, $author, $many, $takenAt): array {
+        return $this->entities->wrapInTransaction(function () use ($job, $author, $many): array {
             $this->entities->lock($job, LockMode::PESSIMISTIC_WRITE);
             $loaded = ($this->readJob)($job);
             $stopped = null;
             $taken = 0;
-            foreach ($many as [$id, $payload]) {
+            foreach ($many as [$id, $payload, $takenAt]) {
                 try {
                     $stored = $this->entities->find(JobEntry::class, $id);
                     if (null === $stored) {

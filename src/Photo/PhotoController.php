@@ -10,9 +10,11 @@ use App\Input\InvalidInput;
 use App\Input\KeptFor;
 use App\Input\Refusal;
 use App\Job\AppendEntry;
+use App\Job\EntryConflict;
 use App\Job\Job;
 use App\Job\RefusedPage;
 use App\Text\Say;
+use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\Log\Payload\PhotoPayload;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
@@ -35,6 +37,7 @@ final class PhotoController extends AbstractController
         private readonly ClockInterface $clock,
         private readonly Say $say,
         private readonly OwnWork $own,
+        private readonly EntityManagerInterface $entities,
     ) {
     }
 
@@ -62,27 +65,44 @@ final class PhotoController extends AbstractController
                 fn (): array => $this->darkroom->develop($file->getPathname()),
             );
         } catch (InvalidInput $wrong) {
-            Refusal::note($request, [$this->say->ui($wrong->key, $wrong->parameters)]);
-
-            return $this->render(
-                'job/refused.html.twig',
-                get_object_vars(new RefusedPage(
-                    job: $job,
-                    sentences: [$this->say->ui($wrong->key, $wrong->parameters)],
-                    form: [],
-                    back: $back,
-                )),
-                new Response('', Response::HTTP_UNPROCESSABLE_ENTITY),
-            );
+            return $this->refused($job, $request, $wrong->key, $wrong->parameters, $back, 422);
         }
         $id = Uuid::isValid($request->request->getString('entry'))
             ? Uuid::fromString($request->request->getString('entry'))
             : Uuid::v7();
-        $madeAt = KeptFor::madeAt($request, $this->clock->now());
-        $this->photos->keep($id, $job->id(), $about, $user->id(), $madeAt ?? $this->clock->now(), $picture);
-        ($this->append)($job, $user, $id, new PhotoPayload($id->toRfc4122(), $about), $madeAt);
+        $says = new PhotoPayload($id->toRfc4122(), $about);
+        $madeAt = KeptFor::madeAt($request, $this->clock->now(), $says);
+        $at = $madeAt ?? $this->clock->now();
+        try {
+            // both or neither: no picture without its line, no line without its picture
+            $this->entities->wrapInTransaction(function () use ($job, $user, $id, $says, $madeAt, $at, $picture): void {
+                ($this->append)($job, $user, $id, $says, $madeAt);
+                $this->photos->keep($id, $job->id(), $says->about, $user->id(), $at, $picture);
+            });
+        } catch (EntryConflict) {
+            return $this->refused($job, $request, 'input.picture-used', [], $back, Response::HTTP_CONFLICT);
+        }
 
         return $this->redirect($back, Response::HTTP_SEE_OTHER);
+    }
+
+    /** @param array<string, string> $parameters of the sentence */
+    private function refused(
+        Job $job,
+        Request $request,
+        string $key,
+        array $parameters,
+        string $back,
+        int $status,
+    ): Response {
+        $sentences = [$this->say->ui($key, $parameters)];
+        Refusal::note($request, $sentences);
+
+        return $this->render(
+            'job/refused.html.twig',
+            get_object_vars(new RefusedPage(job: $job, sentences: $sentences, form: [], back: $back)),
+            new Response('', $status),
+        );
     }
 
     /** A photo is of a check at a place, or of a step. */

@@ -44,7 +44,6 @@ final class SheetController extends RendersJob
     public function __invoke(Job $job, Request $request, #[CurrentUser] User $user): Response
     {
         $form = $request->request;
-        $madeAt = KeptFor::madeAt($request, $this->clock->now());
         $many = $names = [];
         $wrong = null;
         try {
@@ -55,13 +54,14 @@ final class SheetController extends RendersJob
                     : $this->say->text('prepare.'.($fields['item'] ?? ''));
                 /** @var InputBag<bool|float|int|string> $one */
                 $one = new InputBag($fields);
-                $many[] = [$id, $this->reader->read($kind, $one)];
+                $says = $this->reader->read($kind, $one);
+                $many[] = [$id, $says, KeptFor::madeAt($request, $this->clock->now(), $says)];
             }
         } catch (InvalidInput $input) {
             $wrong = $input;
         }
         // what stands before a figure that cannot be read is taken
-        [$taken, $stopped] = [] === $many ? [0, null] : $this->append->several($job, $user, $many, $madeAt);
+        [$taken, $stopped] = [] === $many ? [0, null] : $this->append->several($job, $user, $many);
         $name = $names[$taken] ?? '';
         if ($stopped instanceof Refused) {
             $why = array_map(fn (string $reason): string => $this->say->ui('gate.'.$reason), $stopped->reasons);

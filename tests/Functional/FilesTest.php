@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tests\Functional;
 
+use App\Exchange\ShopSeal;
 use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Rodrel\Core\Job\Stage;
@@ -113,9 +114,62 @@ final class FilesTest extends ShopTestCase
         );
         self::assertSame(
             $document['entries'],
-            \array_slice($again['entries'], 0, \count($document['entries'])),
+            self::asSent(\array_slice($again['entries'], 0, \count($document['entries']))),
             'what came from elsewhere goes out as it came',
         );
+    }
+
+    /** Our seal makes nobody's claim our own: what was brought in is brought in wherever it is restored. */
+    public function testAClaimStaysAClaimUnderOurOwnSeal(): void
+    {
+        $this->signIn();
+        $document = json_decode(
+            $this->get('/jobs/'.$this->job('Unit 23', Stage::Repair)->id()->toRfc4122().'/job.json'),
+            true,
+        );
+        $document['photos'] = [];
+        $this->bringIn((string) json_encode(self::renamed($document, 'cccc'), \JSON_PRESERVE_ZERO_FRACTION));
+        $id = substr_replace($document['job']['id'], 'cccc', 9, 4);
+        $ours = json_decode($this->get("/jobs/$id/job.json"), true);
+        $seal = self::getContainer()->get(ShopSeal::class);
+        self::assertTrue($seal->isOurs($ours), 'we wrote it');
+        $copy = self::renamed($ours, 'dddd');
+        unset($copy['seal']);
+        $copy['seal'] = $seal->of($copy);
+        $this->bringIn((string) json_encode($copy, \JSON_PRESERVE_ZERO_FRACTION));
+        $restored = $copy['job']['id'];
+        self::assertResponseRedirects("/jobs/$restored");
+        $this->client->request('GET', "/jobs/$restored/repair");
+        self::assertStringContainsString('No repair sheet yet', $this->text('h1'), 'the signature still sleeps');
+        self::assertSame($ours['entries'][0]['brought'], json_decode(
+            $this->get("/jobs/$restored/job.json"),
+            true,
+        )['entries'][0]['brought']);
+    }
+
+    /**
+     * @param array<string, mixed> $document
+     *
+     * @return array<string, mixed> the same under other ids
+     */
+    private static function renamed(array $document, string $four): array
+    {
+        $document['job']['id'] = substr_replace($document['job']['id'], $four, 9, 4);
+        foreach ($document['entries'] as $n => $entry) {
+            $document['entries'][$n]['id'] = substr_replace($entry['id'], $four, 9, 4);
+        }
+
+        return $document;
+    }
+
+    /**
+     * @param list<array<string, mixed>> $entries
+     *
+     * @return list<array<string, mixed>> without who brought them
+     */
+    private static function asSent(array $entries): array
+    {
+        return array_map(static fn (array $one): array => array_diff_key($one, ['brought' => 1]), $entries);
     }
 
     /** Twelve jobs as the first version of the format wrote them: each comes in, and nothing of it is lost. */
@@ -135,7 +189,7 @@ final class FilesTest extends ShopTestCase
         $this->bringIn((string) json_encode($document, \JSON_PRESERVE_ZERO_FRACTION));
         self::assertResponseRedirects("/jobs/$id");
         $again = json_decode($this->get("/jobs/$id/job.json"), true);
-        self::assertSame($document['entries'], $again['entries']);
+        self::assertSame($document['entries'], self::asSent($again['entries']));
         $this->client->request('GET', "/jobs/$id/report");
         self::assertResponseIsSuccessful();
     }

@@ -4,12 +4,21 @@ declare(strict_types=1);
 
 namespace App\Tests\Functional;
 
+use App\Input\KeptFor;
 use App\Text\Csv;
 use App\Watch\Trouble;
 use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Psr\Log\NullLogger;
 use Rodrel\Core\Job\Stage;
+use Rodrel\Core\Log\Payload\ConfirmPayload;
+use Rodrel\Core\Log\Payload\Figure;
+use Rodrel\Core\Log\Payload\HandoverPayload;
+use Rodrel\Core\Log\Payload\ReadingPayload;
+use Rodrel\Core\Log\Payload\StepPayload;
+use Rodrel\Core\Log\Payload\WaivePayload;
+use Rodrel\Core\Vocabulary\CheckAt;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\HttpKernelInterface;
@@ -175,13 +184,53 @@ final class WallsTest extends ShopTestCase
     /** @return iterable<string, array{string, bool}> */
     public static function provideCells(): iterable
     {
-        $formulas = ['=1+1', '+1+1', '-1+1', '@SUM(A1)', "\t=1", "\n=1", ' =1', "\u{A0}=1", '＝1', '|x', '%x', "\rx"];
+        $formulas = [
+            '=1+1', '+1+1', '-1+1', '@SUM(A1)', "\t=1", "\n=1", ' =1', "\u{A0}=1", '＝1', "\u{200B}=1", '|x', '%x', "\rx",
+        ];
         foreach ($formulas as $cell) {
             yield json_encode($cell, \JSON_THROW_ON_ERROR) => [$cell, true];
         }
         foreach (['-4.5', '+3', '12', 'left front', 'a=b', '3 - 4', ''] as $cell) {
             yield json_encode($cell, \JSON_THROW_ON_ERROR) => [$cell, false];
         }
+    }
+
+    /** What a device kept is dated by it only where nothing hangs on the time: no waiver of last week, no short hold. */
+    public function testADeviceDatesNoActOfALeadAndNoHold(): void
+    {
+        $kept = Request::create('/', 'POST', server: ['HTTP_X_KEPT_FOR' => '700']);
+        $now = new \DateTimeImmutable('2026-03-02 08:00:00');
+        $figure = new Figure('24', 'N·m', 24.0);
+        foreach (
+            [
+                'a reading' => [new ReadingPayload(CheckAt::parse('pedal@vehicle'), ['feel' => 'firm']), true],
+                'a step' => [new StepPayload('s', 'compare'), true],
+                'a torque' => [new StepPayload('s', 'banjo', $figure), false],
+                'a second look' => [new ConfirmPayload('e'), false],
+                'a waiver' => [new WaivePayload('heat', 'no road'), false],
+                'a handover' => [new HandoverPayload(), false],
+            ] as $what => [$says, $dated]
+        ) {
+            $expected = $dated ? $now->modify('-700 seconds') : null;
+            self::assertEquals($expected, KeptFor::madeAt($kept, $now, $says), $what);
+        }
+    }
+
+    /** A picture sent under an id that something else has is a conflict, and leaves nothing behind. */
+    public function testAPictureUnderAUsedId(): void
+    {
+        $this->signIn('fenwarren');
+        $id = $this->job('Unit 19', Stage::Bench)->id()->toRfc4122();
+        $entry = '01a21b09-a05e-72b4-8683-85a6171cf0e1';
+        $this->append($id, 'item', ['text' => 'left mirror cracked'], $entry);
+        $file = tempnam(sys_get_temp_dir(), 'pic');
+        imagejpeg(imagecreatetruecolor(40, 30), $file);
+        $this->client->request('POST', "/jobs/$id/photos", [
+            '_token' => 'csrf-token', 'about' => 'check:pedal@vehicle', 'entry' => $entry,
+        ], ['photo' => new UploadedFile($file, 'p.jpg', 'image/jpeg', null, true)]);
+        self::assertResponseStatusCodeSame(409);
+        $database = self::getContainer()->get(Connection::class);
+        self::assertSame(0, $database->fetchOne('SELECT count(*) FROM photo WHERE id = ?', [$entry]));
     }
 
     #[DataProvider('provideCells')]

@@ -155,8 +155,12 @@ final class RodrelTest extends TestCase
             self::assertSame($secure, str_contains(strtolower($cookie), 'secure'), $cookie);
         }
 
-        // the application itself cannot change its log
-        $forbidden = ['UPDATE job_entry SET seq = 9', 'DELETE FROM job_entry', 'TRUNCATE job_entry', 'DROP TABLE job'];
+        // the application itself cannot change its log and its pictures, nor delete whom they belong to
+        $forbidden = [
+            'UPDATE job_entry SET seq = 9', 'DELETE FROM job_entry', 'TRUNCATE job_entry', 'DROP TABLE job',
+            'UPDATE photo SET width = 1', 'DELETE FROM photo', 'DELETE FROM job', 'DELETE FROM vehicle',
+            'DELETE FROM person',
+        ];
         foreach ($forbidden as $sql) {
             $password = (string) file_get_contents("$copy/var/keys/app-shop");
             $told = (string) shell_exec("PGPASSWORD=$password psql -X -h $socket -U rodrel_app rodrel -c '$sql' 2>&1");

@@ -127,6 +127,20 @@ enum Kind: string
         };
     }
 
+    /**
+     * What a device may keep while there is no network, and date by how long ago it was made. All else, a lead's act, a
+     * second look, a signature, is made when the shop takes it in, whatever a device says.
+     */
+    public function mayWait(): bool
+    {
+        return match ($this) {
+            self::Reading, self::Round, self::Figures, self::Lift, self::Cool, self::Together, self::Prepared,
+            self::Step, self::Surprise, self::BleedSetup, self::Bleed, self::Photo, self::Item, self::Settled,
+            self::Line, self::Quote, self::Spent => true,
+            default => false,
+        };
+    }
+
     /** A signature, waiver, override or handover: what lets something through. */
     public function opensGates(): bool
     {
