@@ -15,6 +15,7 @@ use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Check;
 use Rodrel\Core\Heat\ThermalWheel;
 use Rodrel\Core\Isolation\Gate;
+use Rodrel\Core\Log\Payload\FittedPart;
 use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Vehicle\Measuring;
 use Rodrel\Core\Vocabulary\CheckAt;
@@ -104,6 +105,7 @@ final class CheckController extends RendersJob
             )),
             made: $loaded->state->situation->made($at),
             from: $definition->role->proof || ($proved && $this->provesSomething($definition)) ? 'proof' : 'bench',
+            makeshifts: $this->makeshifts($loaded, $at),
             photos: $this->photos->of($job->id(), 'check:'.$check),
             measures: $definition->role->measures,
             noted: $definition->role->noted,
@@ -137,6 +139,17 @@ final class CheckController extends RendersJob
             ]),
             'check' => null === $next ? null : (string) $next,
         ]];
+    }
+
+    /** @return list<string> earlier makeshifts where the check is made */
+    private function makeshifts(LoadedJob $loaded, CheckAt $at): array
+    {
+        $here = array_filter(
+            $loaded->state->story->intake()?->makeshifts() ?? [],
+            static fn (FittedPart $one): bool => $loaded->layout->reaches($one->part->place, $at->place),
+        );
+
+        return array_values(array_map($this->say->makeshift(...), $here));
     }
 
     /** How often a wheel of this vehicle turns in a second: what shakes at another pace is no wheel. */

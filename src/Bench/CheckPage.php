@@ -21,6 +21,7 @@ final readonly class CheckPage
      *     id: string, about: string, author: string, name: string|null, taken_at: string, width: int, height: int
      * }> $photos
      * @param array{part: string, own: string|null}|null $limit
+     * @param list<string> $makeshifts earlier ones at this place
      */
     public function __construct(
         public string $check,
@@ -38,6 +39,7 @@ final readonly class CheckPage
         public array $gates,
         public bool $made,
         public string $from,
+        public array $makeshifts,
         public array $photos,
         public ?Measuring $measures,
         public array $noted,

@@ -19,6 +19,7 @@ use Symfony\Component\HttpFoundation\InputBag;
 final readonly class IntakeForm
 {
     private const PLACES = ['lf', 'rf', 'lr', 'rr', Place::VEHICLE];
+    private const MOST_MAKESHIFT = 120;
     private const MOST_WEEKS = 520;
     private const MOST_LINING_MM = 40.0;
     /** Behind the names of the fields of a second and a third complaint. */
@@ -181,11 +182,13 @@ final readonly class IntakeForm
             if (true !== ($this->catalogue->parts[$part] ?? null) || !\in_array($place, self::PLACES, true)) {
                 throw InvalidInput::because('input.choice', ['choices' => implode(', ', self::PLACES)]);
             }
+            $makeshift = \is_string($row['makeshift'] ?? null) ? $row['makeshift'] : '';
             $range = ['options' => ['min_range' => 0, 'max_range' => self::MOST_WEEKS]];
             $weeks = filter_var($row['weeks'] ?? '', \FILTER_VALIDATE_INT, $range);
             $parts[] = new FittedPart(
                 Part::of($part)->at(Place::of($place)),
                 \is_int($weeks) ? $weeks : throw InvalidInput::because('input.weeks'),
+                mb_substr(trim($makeshift), 0, self::MOST_MAKESHIFT),
             );
         }
 

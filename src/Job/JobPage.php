@@ -50,6 +50,14 @@ final readonly class JobPage
         return $this->loaded->head();
     }
 
+    /** Lines of the visit's work list, the finding's own among them; none without a finding. */
+    public function workLines(): int
+    {
+        $story = $this->loaded->state->story;
+
+        return null === $story->finding() ? 0 : 1 + \count($story->lines());
+    }
+
     public function openItems(): int
     {
         return \count($this->loaded->state->story->openItems());

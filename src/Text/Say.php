@@ -6,6 +6,7 @@ namespace App\Text;
 
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Judgement;
+use Rodrel\Core\Log\Payload\FittedPart;
 use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\ItemPayload;
 use Rodrel\Core\Log\Payload\Said;
@@ -246,6 +247,16 @@ final readonly class Say
         return $this->text('marked-seen', ['rows' => $places, 'words' => implode(' / ', $words)]);
     }
 
+    /** "Makeshift at the left rear, pipe: compression joint." */
+    public function makeshift(FittedPart $mended): string
+    {
+        return $this->ui('check.makeshift', [
+            'part' => $this->text('part.'.$mended->part->id),
+            'place' => $this->place($mended->part->place->id),
+            'how' => $mended->makeshift,
+        ]);
+    }
+
     /** The driver's sentence, "drags left front, always". */
     public function complaint(?IntakePayload $intake): string
     {
@@ -259,6 +270,10 @@ final readonly class Say
             $parts = '' === $when ? $parts : [...$parts, $this->text('pattern.'.$when)];
         }
         foreach ($intake->parts as $fitted) {
+            if ('' !== $fitted->makeshift) {
+                $parts[] = $this->makeshift($fitted);
+                continue;
+            }
             $parts[] = $this->text('recent', [
                 'part' => $this->text('part.'.$fitted->part->id),
                 'place' => $this->place($fitted->part->place->id),

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Tests\Browser;
 
+use PHPUnit\Framework\Attributes\DataProvider;
+
 /** Jobs as they come in, from the complaint to what settles them; the hidden fault is known to the test alone. */
 final class JourneysTest extends BrowserTestCase
 {
@@ -201,6 +203,92 @@ final class JourneysTest extends BrowserTestCase
         }
         self::assertLessThanOrEqual(self::VISIT_TAPS, $chrome->taps, 'from an empty intake to the report');
         $this->assertQuietConsole($chrome);
+    }
+
+    /**
+     * The other visits: what is signed and put on the list becomes one sheet that can be ticked to its end, and what is
+     * bled follows from all of it.
+     *
+     * @param list<string> $vehicle tiles of the intake
+     * @param list<string> $lines
+     * @param list<string> $bled bleeders in order; none where there is nothing to bleed
+     */
+    #[DataProvider('provideVisits')]
+    public function testAVisitOfSeveralParts(
+        string $unit,
+        array $vehicle,
+        string $finding,
+        array $lines,
+        array $bled,
+        bool $renew,
+    ): void {
+        $chrome = $this->chrome(390, 844, true)->signIn('fenwarren');
+        $job = $this->openJob($chrome, $unit, ...$vehicle);
+        $chrome->go("$job/checks/look@vehicle");
+        $this->answerSheet($chrome, ['level' => 1, 'wet' => 1, 'lamp' => 1]);
+        $chrome->go("$job/finding?group=$finding")->type('textarea[name=against]', 'seen at the last service');
+        $chrome->agree('form button.go.wide');
+        $chrome->go("$job/work");
+        foreach ($lines as $line) {
+            $offered = $chrome->all('.work-offered form:has([name=group][value="'.$line.'"]) button');
+            if ([] === $offered) {
+                $choose = 'document.querySelector("select[name=group]").value = arguments[0];';
+                $chrome->driver->executeScript($choose, [$line]);
+                $chrome->tap('form:has(select[name=group]) button');
+                continue;
+            }
+            $chrome->tap('.work-offered form:has([name=group][value="'.$line.'"]) button');
+        }
+        self::assertCount(1 + \count($lines), $chrome->all('.work-in .work-lines > li'));
+        if ([] === $bled) {
+            // what the sheet asks for before a hand goes in says nothing about the cause
+            $chrome->go("$job/checks/air-dumped@vehicle");
+            while ([] !== $chrome->all('.gate button')) {
+                $chrome->tap('.gate button');
+            }
+            $chrome->tap('.fork button:nth-of-type(1)')->go("$job/work");
+        }
+        $chrome->tap('.work-in a.go.wide');
+        $this->recordSheet($chrome);
+        $chrome->tap('.steps > form button.go');
+        if ([] === $bled) {
+            self::assertStringEndsWith('/proof', $chrome->path());
+
+            return;
+        }
+        self::assertStringEndsWith('/bleed', $chrome->path());
+        $purpose = 'return document.querySelector("[name=purpose]:checked").value;';
+        self::assertSame($renew ? 'renew' : 'opened', $chrome->driver->executeScript($purpose));
+        foreach (['plate', 'fluid'] as $field) {
+            $chrome->touch('input[name='.$field.']');
+        }
+        $chrome->tap('form button.go.wide');
+        self::assertSame($bled, array_map(
+            static fn ($one): string => mb_strtolower($one->getText()),
+            $chrome->all('.bleed-order > li > b'),
+        ));
+        $this->assertQuietConsole($chrome);
+    }
+
+    /** @return iterable<string, array{string, list<string>, string, list<string>, list<string>, bool}> */
+    public static function provideVisits(): iterable
+    {
+        $car = ['split=diagonal', 'rear=drum', 'what=level-falls'];
+        $all = ['right rear', 'left rear', 'right front', 'left front'];
+        yield 'two cylinders, linings, fluid throughout' => [
+            'Unit 73, seed van', $car, 'cylinder@lr', ['cylinder@rr', 'shoes@lr', 'shoes@rr', 'flush@vehicle'], $all, true,
+        ];
+        yield 'a master with a wet booster' => [
+            'Unit 74, nursery car', $car, 'master@vehicle', ['booster@vehicle', 'check-valve@vehicle'], $all, false,
+        ];
+        yield 'an air disc with its pads and their wire' => [
+            'Unit 75, timber lorry',
+            ['assist=compressed-air', 'split=front-rear', 'rear=disc', 'what=drags', 'where=rr'],
+            'air-caliper@rr',
+            ['air-pads@rear', 'pad-wire@rear'],
+            [],
+            false,
+        ];
     }
 
     /** Second looks are somebody else's, made where the proof asks for them, and counted apart. */

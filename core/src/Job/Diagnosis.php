@@ -119,7 +119,7 @@ final readonly class Diagnosis
     /** @return list<PartAt> parts fitted lately, as the intake says */
     public static function fitted(Story $story): array
     {
-        return array_map(static fn (FittedPart $fitted): PartAt => $fitted->part, $story->intake()->parts ?? []);
+        return array_map(static fn (FittedPart $fitted): PartAt => $fitted->part, $story->intake()?->fitted() ?? []);
     }
 
     private static function context(JobState $state, Chapter $chapter): Context
@@ -138,7 +138,7 @@ final readonly class Diagnosis
         } elseif (true === $arrival?->drivenIn) {
             $context = $context->withPart(Part::of('standing'), self::DRIVEN);
         }
-        foreach ($state->story->intake()->parts ?? [] as $fitted) {
+        foreach ($state->story->intake()?->fitted() ?? [] as $fitted) {
             $context = $context->withFitted($fitted->part, (float) $fitted->weeks);
         }
         foreach ($arrival->linings ?? [] as $corner => $leftMm) {

@@ -624,6 +624,19 @@ final class JobStateTest extends TestCase
         Rule::check($this->state(), $this->entry(Kind::Line, ['until' => 'soon'] + $off));
     }
 
+    /** A makeshift is no new part: it is told where it is, and excuses nothing. */
+    public function testAMakeshiftIsNoNewPart(): void
+    {
+        $intake = Kind::Intake->read(['complaints' => ['drags-lf'], 'parts' => [
+            ['part' => 'pipe', 'place' => 'lf', 'weeks' => 9, 'makeshift' => 'compression joint'],
+            ['part' => 'pads', 'place' => 'lf', 'weeks' => 3],
+        ]]);
+        self::assertInstanceOf(IntakePayload::class, $intake);
+        self::assertSame(['pads@lf'], array_map(static fn ($one): string => (string) $one->part, $intake->fitted()));
+        self::assertSame('compression joint', $intake->makeshifts()[0]->makeshift);
+        self::assertEquals($intake, Kind::Intake->read($intake->write()));
+    }
+
     /** What is met at a step is one of its surprises, or said in words; the step stays to be done. */
     public function testSomethingUnexpected(): void
     {

@@ -9,10 +9,11 @@ use Rodrel\Core\Vocabulary\Part;
 use Rodrel\Core\Vocabulary\PartAt;
 use Rodrel\Core\Vocabulary\Place;
 
-/** A part that was fitted lately, and how many weeks ago. */
+/** A part that was fitted lately, and how many weeks ago; or one that was mended by a makeshift, and how. */
 final readonly class FittedPart
 {
-    public function __construct(public PartAt $part, public int $weeks)
+    /** @param string $makeshift how it was mended; '' where it is a proper part, which alone says something of its faults */
+    public function __construct(public PartAt $part, public int $weeks, public string $makeshift = '')
     {
     }
 
@@ -20,12 +21,13 @@ final readonly class FittedPart
     {
         $part = Part::of($shape->text('part'))->at(Place::of($shape->text('place')));
 
-        return new self($part, (int) $shape->number('weeks'));
+        return new self($part, (int) $shape->number('weeks'), trim($shape->text('makeshift', '')));
     }
 
-    /** @return array{part: string, place: string, weeks: int} */
+    /** @return array<string, int|string> */
     public function write(): array
     {
-        return ['part' => $this->part->id, 'place' => $this->part->place->id, 'weeks' => $this->weeks];
+        return ['part' => $this->part->id, 'place' => $this->part->place->id, 'weeks' => $this->weeks]
+            + ('' === $this->makeshift ? [] : ['makeshift' => $this->makeshift]);
     }
 }

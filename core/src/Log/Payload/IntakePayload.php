@@ -69,7 +69,8 @@ final readonly class IntakePayload implements Payload
 
     public static function schema(): array
     {
-        $part = Schema::object(['part' => Schema::TEXT, 'place' => Schema::TEXT, 'weeks' => Schema::COUNT]);
+        $part = ['part' => Schema::TEXT, 'place' => Schema::TEXT, 'weeks' => Schema::COUNT];
+        $part = Schema::object($part + ['makeshift' => Schema::TEXT], array_keys($part));
 
         $fields = [
             'complaints' => Schema::list(Schema::TEXT),
@@ -89,6 +90,18 @@ final readonly class IntakePayload implements Payload
             ],
             array_keys($fields),
         );
+    }
+
+    /** @return list<FittedPart> proper parts, that were fitted lately */
+    public function fitted(): array
+    {
+        return array_values(array_filter($this->parts, static fn (FittedPart $one): bool => '' === $one->makeshift));
+    }
+
+    /** @return list<FittedPart> what was mended by a makeshift, as far as somebody knows */
+    public function makeshifts(): array
+    {
+        return array_values(array_filter($this->parts, static fn (FittedPart $one): bool => '' !== $one->makeshift));
     }
 
     public function rule(Door $door, Entry $entry): void
