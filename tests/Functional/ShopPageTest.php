@@ -29,6 +29,7 @@ final class ShopPageTest extends ShopTestCase
             'bleed_order' => 'nearest-first',
             'pair' => 'failed-only',
             'cylinder' => 'slip-past',
+            'fluid_held' => 'propped',
             'hose_with_caliper' => 'evidence',
         ],
         'tools' => ['box-spanner'],

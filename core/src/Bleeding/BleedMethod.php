@@ -14,24 +14,33 @@ final readonly class BleedMethod
     /** So many strokes a minute, the spanner in the other hand (estimate; 6 to 12). */
     private const STROKES_PER_MINUTE = 8.0;
 
+    /** Where it runs by itself. */
+    public float $mlPerMinute;
+    /** Never more at the reservoir; null where nothing presses there. */
+    public ?float $mostKpa;
+    /** @var list<Reach> kinds of brake that it is for */
+    private array $on;
+    /** Only where there is a modulator. */
+    private bool $modulator;
+
     /**
      * @param string $unit `strokes` of the pedal, or `ml` in the bottle
      * @param float $clear so many strokes, or mL, without a bubble
      * @param float $strokeShare share of the chamber's volume that one stroke moves; 0 where nobody pumps
-     * @param float $mlPerMinute where it runs by itself
-     * @param float|null $mostKpa never more at the reservoir; null where nothing presses there
-     * @param array{on: list<Reach>, modulator: bool} $for kinds of brake; only where there is a modulator
+     * @param Shape $shape for what few methods say
      */
     private function __construct(
         public string $id,
         public string $unit,
         public float $clear,
         public float $strokeShare,
-        public float $mlPerMinute,
         public string $caution,
-        public ?float $mostKpa,
-        private array $for,
+        Shape $shape,
     ) {
+        $this->mlPerMinute = $shape->number('ml_per_minute', 40.0);
+        $this->mostKpa = $shape->optionalNumber('most_kpa');
+        $this->on = Reach::listFrom($shape);
+        $this->modulator = $shape->flag('modulator');
     }
 
     public static function fromShape(string $id, Shape $shape): self
@@ -49,17 +58,15 @@ final readonly class BleedMethod
             $unit,
             $shape->number('clear'),
             $shape->number('stroke_share', 0.0),
-            $shape->number('ml_per_minute', 40.0),
             $shape->text('caution'),
-            $shape->optionalNumber('most_kpa'),
-            ['on' => Reach::listFrom($shape), 'modulator' => $shape->flag('modulator')],
+            $shape,
         );
     }
 
     public function isFor(Layout $layout): bool
     {
-        return \in_array($layout->reach(), $this->for['on'], true)
-            && ($layout->pipework->modulator || !$this->for['modulator']);
+        return \in_array($layout->reach(), $this->on, true)
+            && ($layout->pipework->modulator || !$this->modulator);
     }
 
     /** What one count moves there, mL. */

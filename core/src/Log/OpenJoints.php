@@ -21,12 +21,12 @@ final readonly class OpenJoints
                     continue;
                 }
                 if ('' !== $line->step->breaks) {
-                    $open[$line->step->breaks.'@'.$place] = true;
+                    $open[$line->step->breaks][$place] = true;
                 }
-                unset($open[$line->step->makes.'@'.$place]);
+                unset($open[$line->step->makes][$place]);
             }
         }
 
-        return [] !== $open;
+        return [] !== array_filter($open);
     }
 }
