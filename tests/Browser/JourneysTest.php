@@ -280,7 +280,8 @@ final class JourneysTest extends BrowserTestCase
         $car = ['split=diagonal', 'rear=drum', 'what=level-falls'];
         $all = ['right rear', 'left rear', 'right front', 'left front'];
         yield 'two cylinders, linings, fluid throughout' => [
-            'Unit 73, seed van', $car, 'cylinder@lr', ['cylinder@rr', 'shoes@lr', 'shoes@rr', 'flush@vehicle'], $all, true,
+            'Unit 73, seed van', $car, 'cylinder@lr',
+            ['cylinder@rr', 'shoes@lr', 'shoes@rr', 'flush@vehicle'], $all, true,
         ];
         yield 'a master with a wet booster' => [
             'Unit 74, nursery car', $car, 'master@vehicle', ['booster@vehicle', 'check-valve@vehicle'],

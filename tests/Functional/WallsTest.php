@@ -185,7 +185,8 @@ final class WallsTest extends ShopTestCase
     public static function provideCells(): iterable
     {
         $formulas = [
-            '=1+1', '+1+1', '-1+1', '@SUM(A1)', "\t=1", "\n=1", ' =1', "\u{A0}=1", '＝1', "\u{200B}=1", '|x', '%x', "\rx",
+            '=1+1', '+1+1', '-1+1', '@SUM(A1)', "\t=1", "\n=1", ' =1', "\u{A0}=1", '＝1', "\u{200B}=1",
+            '|x', '%x', "\rx",
         ];
         foreach ($formulas as $cell) {
             yield json_encode($cell, \JSON_THROW_ON_ERROR) => [$cell, true];
@@ -195,7 +196,7 @@ final class WallsTest extends ShopTestCase
         }
     }
 
-    /** What a device kept is dated by it only where nothing hangs on the time: no waiver of last week, no short hold. */
+    /** A device dates only what nothing hangs on: no waiver of last week, no hold cut short. */
     public function testADeviceDatesNoActOfALeadAndNoHold(): void
     {
         $kept = Request::create('/', 'POST', server: ['HTTP_X_KEPT_FOR' => '700']);

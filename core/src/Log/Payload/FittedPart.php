@@ -12,7 +12,7 @@ use Rodrel\Core\Vocabulary\Place;
 /** A part that was fitted lately, and how many weeks ago; or one that was mended by a makeshift, and how. */
 final readonly class FittedPart
 {
-    /** @param string $makeshift how it was mended; '' where it is a proper part, which alone says something of its faults */
+    /** @param string $makeshift how it was mended; '' for a proper part, which alone says something of its faults */
     public function __construct(public PartAt $part, public int $weeks, public string $makeshift = '')
     {
     }
