@@ -57,23 +57,21 @@ final readonly class Repairs implements Cures, \IteratorAggregate
      */
     public function step(string $id): Step
     {
-        foreach ($this->procedures as $procedure) {
-            foreach ($procedure->steps as $one) {
-                if ($one->id === $id) {
-                    return $one;
-                }
-            }
-        }
-        throw InvalidData::at('/step', \sprintf('there is no step "%s"', $id));
+        return $this->find($id) ?? throw InvalidData::at('/step', \sprintf('there is no step "%s"', $id));
     }
 
     /** What a step of any procedure asks to be typed; null for none. */
     public function asked(string $step): ?AskedFigure
     {
+        return $this->find($step)?->figure;
+    }
+
+    private function find(string $id): ?Step
+    {
         foreach ($this->procedures as $procedure) {
             foreach ($procedure->steps as $one) {
-                if ($one->id === $step) {
-                    return $one->figure;
+                if ($one->id === $id) {
+                    return $one;
                 }
             }
         }
