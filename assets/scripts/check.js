@@ -27,10 +27,10 @@ export const stopwatch = () => ({
     },
 });
 
-/** A check's sheet: answers all wheels at their best in one go. */
+/** The answers of a check: every row that has none yet is as it should be, in one go. */
 export const sheet = () => ({
     best() {
-        for (const row of this.$root.querySelectorAll('[data-row]')) {
+        for (const row of this.$root.querySelectorAll('[data-row]:not(:has(input:checked))')) {
             row.querySelector('input[type=radio]').checked = true;
         }
         this.$root.querySelector('[data-key=enter]')?.focus();

@@ -16,6 +16,8 @@ use Rodrel\Core\Check\Check;
 use Rodrel\Core\Heat\ThermalWheel;
 use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Log\Payload\FittedPart;
+use Rodrel\Core\Proof\Criterion;
+use Rodrel\Core\Proof\CriterionRule;
 use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Vehicle\Measuring;
 use Rodrel\Core\Vocabulary\CheckAt;
@@ -104,7 +106,7 @@ final class CheckController extends RendersJob
                 $this->gates->closedFor($loaded, $at),
             )),
             made: $loaded->state->situation->made($at),
-            from: $definition->role->proof || ($proved && $this->provesSomething($definition)) ? 'proof' : 'bench',
+            from: $definition->role->proof || ($proved && $this->provesSomething($loaded, $definition)) ? 'proof' : 'bench',
             makeshifts: $this->makeshifts($loaded, $at),
             photos: $this->photos->of($job->id(), 'check:'.$check),
             measures: $definition->role->measures,
@@ -170,15 +172,14 @@ final class CheckController extends RendersJob
         return !$check->role->asked || $check->firstRow()->observer->isSign();
     }
 
-    private function provesSomething(Check $check): bool
+    private function provesSomething(LoadedJob $loaded, Check $check): bool
     {
-        foreach ($this->catalogue->proof->criteria as $criterion) {
-            if ($criterion->check === $check->id) {
-                return true;
-            }
-        }
+        $ids = [
+            ...array_map(static fn (CriterionRule $one): ?string => $one->check, $this->catalogue->proof->criteria),
+            ...array_map(static fn (Criterion $one): ?string => $one->check?->id, $loaded->state->proof->criteria),
+        ];
 
-        return false;
+        return \in_array($check->id, $ids, true);
     }
 
     /** @return array{part: string, own: string|null}|null drum or rotor, and the limit that was typed for it */

@@ -71,6 +71,22 @@ final class ProofController extends RendersJob
         ));
     }
 
+    /** From one sheet of the proof to the next; to the page of it where something failed or no sheet can answer. */
+    #[Route('/jobs/{id:job}/proof-next', name: 'job_proof_next', methods: ['GET'])]
+    public function next(Job $job): Response
+    {
+        $proof = ($this->readJob)($job)->state->proof;
+        $check = $proof->next()?->check;
+        $sheet = $this->sheet($proof);
+        [$route, $of] = match (true) {
+            null !== $proof->failed(), null === $check => ['job_proof', []],
+            null !== $sheet => ['job_proof_round', ['round' => $sheet]],
+            default => ['job_check', ['check' => (string) $check]],
+        };
+
+        return $this->redirectToRoute($route, ['id' => $job->id(), ...$of], Response::HTTP_SEE_OTHER);
+    }
+
     /** The sheet on which the next criterion is answered with others; null where it stands alone. */
     private function sheet(ProofRun $proof): ?string
     {

@@ -101,33 +101,81 @@ abstract class BrowserTestCase extends TestCase
         }
     }
 
+    /** The whole proof: one sheet leads to the next, and to the page of the proof where none can. */
+    protected function proveAll(Chrome $chrome, ModelAnswers $vehicle, int $most = 12): void
+    {
+        for ($i = 0; $i < $most && !str_contains($chrome->text('h1'), 'Proved'); ++$i) {
+            if (str_ends_with($chrome->path(), '/proof')) {
+                $chrome->tap('a.go.wide[data-key=n]');
+            }
+            $this->proveSheet($chrome, $vehicle);
+        }
+        self::assertStringEndsWith('/proof', $chrome->path());
+    }
+
     /** A sheet of the proof: one check, or all of a place; a repaired vehicle's look is good. */
-    protected function proveSheet(Chrome $chrome, ModelAnswers $vehicle): void
+    private function proveSheet(Chrome $chrome, ModelAnswers $vehicle): void
     {
         while ([] !== $chrome->all('.gate button')) {
             $chrome->tap('.gate button');
         }
         if ([] === $chrome->all('form.round')) {
             $check = basename($chrome->path());
-            $keys = 'look@vehicle' === $check ? ['level' => 1, 'wet' => 1, 'lamp' => 1] : $vehicle->keys($check);
-            if ([] !== $chrome->all('.answer-plan') && \count(array_filter($keys, is_int(...))) === \count($keys)
-                && [1] === array_values(array_unique($keys))) {
-                $chrome->touch('[data-key="0"]');
-                $chrome->tap('.answers button[data-key=enter].wide');
-
-                return;
-            }
-            $this->answerSheet($chrome, $keys);
+            $this->answerSheet(
+                $chrome,
+                'look@vehicle' === $check ? ['level' => 1, 'wet' => 1, 'lamp' => 1] : $vehicle->keys($check),
+            );
 
             return;
         }
-        foreach ($this->toBeTapped($chrome, $vehicle) as $field => $word) {
-            $look = str_starts_with($field, 'sheet[look@vehicle]');
-            [] === $chrome->all('[type=radio][name="'.$field.'"]')
-                ? $chrome->type('[name="'.$field.'"]', $word)
-                : $chrome->touch('[name="'.$field.'"][value="'.($look ? 'good' : $word).'"]');
+        $tapped = $this->toBeTapped($chrome, $vehicle);
+        foreach ($tapped as $field => $word) {
+            $tapped[$field] = str_starts_with($field, 'sheet[look@vehicle]') ? 'good' : $word;
         }
+        $this->answerRows($chrome, $tapped);
         $chrome->tap('.round-acts button.wide');
+    }
+
+    /**
+     * What is not as it should be comes first, or one tap for the rest would answer it.
+     *
+     * @param array<string, string> $rows word or figure by field
+     */
+    private function answerRows(Chrome $chrome, array $rows): void
+    {
+        foreach ([false, true] as $best) {
+            foreach ($rows as $field => $word) {
+                if ($best === $this->isFirst($chrome, $field, $word)) {
+                    $this->answerRow($chrome, $field, $word);
+                }
+            }
+        }
+    }
+
+    /** A row of a round: typed, or tapped; where its check offers the rest in one tap, that is taken for the best. */
+    private function answerRow(Chrome $chrome, string $field, string $word): void
+    {
+        if ([] === $chrome->all('[type=radio][name="'.$field.'"]')) {
+            $chrome->type('[name="'.$field.'"]', $word);
+
+            return;
+        }
+        if ([] !== $chrome->all('[name="'.$field.'"]:checked')) {
+            self::assertSame($word, $chrome->one('[name="'.$field.'"]:checked')->getAttribute('value'), $field);
+
+            return;
+        }
+        $tile = '[name="'.$field.'"][value="'.$word.'"]';
+        $all = '.round li:has('.$tile.') .best';
+        $chrome->touch([] !== $chrome->all($all) && $this->isFirst($chrome, $field, $word) ? $all : $tile);
+    }
+
+    /** Whether a word stands first in its row, as what is best does. */
+    private function isFirst(Chrome $chrome, string $field, string $word): bool
+    {
+        $tiles = $chrome->all('[type=radio][name="'.$field.'"]');
+
+        return [] !== $tiles && $word === $tiles[0]->getAttribute('value');
     }
 
     /** Opens what stands before a round, taps what is not as it should be, and the one button for the rest. */
@@ -139,11 +187,7 @@ abstract class BrowserTestCase extends TestCase
         if (!str_ends_with($chrome->path(), '/round')) {
             return; // with the vehicle up something else is worth more
         }
-        foreach ($this->toBeTapped($chrome, $vehicle) as $field => $word) {
-            [] === $chrome->all('[type=radio][name="'.$field.'"]')
-                ? $chrome->one('[name="'.$field.'"]')->sendKeys($word)
-                : $chrome->touch('[name="'.$field.'"][value="'.$word.'"]');
-        }
+        $this->answerRows($chrome, $this->toBeTapped($chrome, $vehicle));
         $chrome->tap('.round [name=covered]');
     }
 
@@ -184,12 +228,16 @@ abstract class BrowserTestCase extends TestCase
             $chrome->one('#air')->sendKeys((string) ModelAnswers::AIR_C);
             $chrome->touch('input[name=surface][value=contact]');
         }
+        $rest = \count(array_filter($keys, static fn (int|string $key): bool => 1 === $key)) > 1;
         foreach ($keys as $row => $key) {
             if (\is_string($key)) {
                 $chrome->one('[name="number['.$row.']"]')->sendKeys($key);
-            } elseif (\count($keys) > 1) {
+            } elseif (\count($keys) > 1 && !($rest && 1 === $key)) {
                 $chrome->touch('[name="word['.$row.']"]:is(label:nth-of-type('.$key.') *)');
             }
+        }
+        if ($rest) {
+            $chrome->touch('.answers [data-key="0"]');
         }
         1 === \count($keys) && \is_int(reset($keys))
             ? $chrome->tap('.fork button:nth-of-type('.reset($keys).')')

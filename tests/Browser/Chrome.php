@@ -8,7 +8,6 @@ use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
-use Facebook\WebDriver\WebDriverDimension;
 use Facebook\WebDriver\WebDriverElement;
 
 /** A headless browser at a server of ours: opens, signs in, presses keys, looks. */
@@ -75,31 +74,32 @@ final class Chrome
     public function forceColours(bool $forced): self
     {
         $media = ['features' => [['name' => 'forced-colors', 'value' => $forced ? 'active' : 'none']]];
-        $this->driver->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
-            'cmd' => 'Emulation.setEmulatedMedia',
-            'params' => $media,
-        ]);
+
+        return $this->tell('Emulation.setEmulatedMedia', $media);
+    }
+
+    /** @param array<string, mixed> $params */
+    private function tell(string $order, array $params): self
+    {
+        $command = ['cmd' => $order, 'params' => $params];
+        $this->driver->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', $command);
 
         return $this;
     }
 
-    /** The size of the page itself, not of the window around it; a window follows late, so the page is asked. */
+    /** The size of the page itself: a window follows late, and none is as narrow as a phone. */
     public function size(int $width, int $height): void
     {
-        for ($try = 0; $try < 20; ++$try) {
-            /** @var array{int, int} $frame */
-            $frame = $this->driver->executeScript('return [outerWidth - innerWidth, outerHeight - innerHeight];');
-            $this->driver->manage()->window()->setSize(new WebDriverDimension($width + $frame[0], $height + $frame[1]));
-            for ($look = 0; $look < 20; ++$look) {
-                $page = $this->driver->executeScript('return [innerWidth, innerHeight];');
-                if ($page === [$width, $height]) {
-                    return;
-                }
-                usleep(25_000);
-            }
+        $this->tell('Emulation.setDeviceMetricsOverride', [
+            'width' => $width,
+            'height' => $height,
+            'deviceScaleFactor' => 1,
+            'mobile' => false,
+        ]);
+        $page = $this->driver->executeScript('return [innerWidth, innerHeight];');
+        if ($page !== [$width, $height]) {
+            throw new \RuntimeException("The page is not $width by $height, it is ".implode(' by ', $page).'.');
         }
-
-        throw new \RuntimeException("The page does not become $width by $height, it is ".implode(' by ', $page).'.');
     }
 
     public function go(string $path): self
