@@ -15,9 +15,11 @@ use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Isolation\Suspicion;
 use Rodrel\Core\Job\Diagnosis;
+use Rodrel\Core\Job\Guessing;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\BledPayload;
+use Rodrel\Core\Log\Payload\FindingPayload;
 use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
@@ -101,14 +103,35 @@ final readonly class Judge
         );
     }
 
+    /** What the job would have cost without a check; null where that cannot be said. */
+    public function guessing(LoadedJob $loaded): ?Guessing
+    {
+        $field = null === $loaded->state->sound() ? null : $this->field($loaded);
+        $findings = $loaded->state->story->entriesOf(FindingPayload::class);
+        $cured = [] === $findings ? null : $findings[\count($findings) - 1]->payload->group;
+        $settings = $this->shop->isolation();
+
+        return null === $field || null === $cured
+            ? null
+            : Guessing::of(Diagnosis::told($field, $loaded->state, $settings), $cured, $settings);
+    }
+
+    private function field(LoadedJob $loaded): ?Field
+    {
+        $signature = $this->predictions->signature($loaded->layout);
+
+        return null === $signature
+            ? null
+            : Field::of($this->catalogue->knowledge(), $loaded->layout, $signature);
+    }
+
     /** @return array{Diagnosis, DatabaseShelf}|null */
     private function diagnosis(LoadedJob $loaded): ?array
     {
-        $signature = $this->predictions->signature($loaded->layout);
-        if (null === $signature) {
+        $field = $this->field($loaded);
+        if (null === $field) {
             return null;
         }
-        $field = Field::of($this->catalogue->knowledge(), $loaded->layout, $signature);
         $job = $loaded->job;
         $document = Composer::withOwnFigures(
             $this->catalogue->vehicle($job->preset(), $job->parts()),

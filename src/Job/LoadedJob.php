@@ -7,6 +7,7 @@ namespace App\Job;
 use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Isolation\Suspicion;
 use Rodrel\Core\Isolation\Walk;
+use Rodrel\Core\Job\Guessing;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Road\Yardstick;
 use Rodrel\Core\Vehicle\Layout;
@@ -35,6 +36,12 @@ final class LoadedJob
     public function suspicion(GroupAt $group): ?Suspicion
     {
         return $this->judge->suspicion($this, $group);
+    }
+
+    /** What the job would have cost without a check; null where that cannot be said. */
+    public function guessing(): ?Guessing
+    {
+        return $this->judge->guessing($this);
     }
 
     /** Null while the predictions are still being computed. */

@@ -10,6 +10,7 @@ use Rodrel\Core\Isolation\Couples;
 use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Judgement;
 use Rodrel\Core\Isolation\Opening;
+use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Settings;
 use Rodrel\Core\Isolation\Verdict;
 use Rodrel\Core\Log\Chapter;
@@ -54,6 +55,16 @@ final readonly class Diagnosis
         $beliefs = self::beliefs($joined, $state, $settings);
 
         return new self($beliefs[\count($beliefs) - 1], $state, $settings);
+    }
+
+    /** What was believed from the driver's words alone, before anything was looked at. */
+    public static function told(Field $field, JobState $state, Settings $settings): Belief
+    {
+        $first = self::beliefs($field, $state, $settings)[0];
+        $checks = $state->catalogue()->checks;
+        $said = array_filter($first->readings, static fn (Reading $one): bool => $checks->of($one->check)->role->asked);
+
+        return Belief::of($field, $first->opening, array_values($said));
     }
 
     /** @return non-empty-list<Belief> of each epoch */
