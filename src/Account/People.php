@@ -85,12 +85,18 @@ final readonly class People
         $this->users->add($user);
     }
 
-    /** Five wrong ones in a row close a PIN until its owner sets it anew. */
+    /**
+     * Five wrong ones in a row close a PIN until its owner sets it anew. A try is counted before it is looked at: of
+     * many at once no more than five are.
+     */
     public function isPin(User $user, string $pin): bool
     {
-        $right = $user->hasPin() && \strlen($pin) <= 60 && $this->hasher()->verify($user->pinHash(), $pin);
-        if ($user->hasPin()) {
-            $user->triedPin($right);
+        if (!$user->hasPin() || !$this->users->triesPin($user)) {
+            return false;
+        }
+        $right = \strlen($pin) <= 60 && $this->hasher()->verify($user->pinHash(), $pin);
+        if ($right) {
+            $user->pinWasRight();
             $this->users->add($user);
         }
 

@@ -102,9 +102,9 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
         return $this->pinWrong >= Pin::WRONG_CLOSES;
     }
 
-    public function triedPin(bool $right): void
+    public function pinWasRight(): void
     {
-        $this->pinWrong = $right ? 0 : $this->pinWrong + 1;
+        $this->pinWrong = 0;
     }
 
     public function retire(\DateTimeImmutable $at): void

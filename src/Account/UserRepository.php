@@ -31,6 +31,18 @@ final class UserRepository extends ServiceEntityRepository
         return $names;
     }
 
+    /** Counts one try of a PIN, and says whether it may be looked at: counted and asked in one statement. */
+    public function triesPin(User $user): bool
+    {
+        $counted = $this->getEntityManager()->getConnection()->executeStatement(
+            'UPDATE person SET pin_wrong = pin_wrong + 1 WHERE id = ? AND pin_wrong < ?',
+            [$user->id()->toRfc4122(), Pin::WRONG_CLOSES],
+        );
+        $this->getEntityManager()->refresh($user);
+
+        return 1 === $counted;
+    }
+
     public function add(User $user): void
     {
         $this->getEntityManager()->persist($user);

@@ -10,7 +10,7 @@ use Symfony\Component\Routing\Generator\UrlGeneratorInterface;
 /** The page that somebody came from, when it is one of ours: a setting throws nobody off his sheet. */
 final readonly class WayBack
 {
-    private const PAGES = '~^/(jobs|vehicles|due|shop|glossary)?(/[a-z0-9@/-]*)?$~';
+    private const PAGES = '~^/((jobs|vehicles|due|shop|glossary)(/[a-z0-9@-]+)*/?)?$~';
 
     public function __construct(private UrlGeneratorInterface $urls)
     {

@@ -87,6 +87,7 @@ final class CheckController extends RendersJob
         $manner = $definition->manner;
 
         $here = $definition->role->proof ? 'proof' : 'bench';
+        $proves = $proved && $this->provesSomething($loaded, $definition);
 
         return $this->page('bench/check.html.twig', $loaded, $here, new CheckPage(
             check: $check,
@@ -106,7 +107,7 @@ final class CheckController extends RendersJob
                 $this->gates->closedFor($loaded, $at),
             )),
             made: $loaded->state->situation->made($at),
-            from: $definition->role->proof || ($proved && $this->provesSomething($loaded, $definition)) ? 'proof' : 'bench',
+            from: $definition->role->proof || $proves ? 'proof' : 'bench',
             makeshifts: $this->makeshifts($loaded, $at),
             photos: $this->photos->of($job->id(), 'check:'.$check),
             measures: $definition->role->measures,

@@ -11,6 +11,7 @@ use App\Account\User;
 use App\Account\UserRepository;
 use App\Input\Again;
 use App\Input\InvalidInput;
+use App\Job\Projector;
 use App\Shop\ShopSettings;
 use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
@@ -65,11 +66,12 @@ final class ShopController extends AbstractController
     #[Route('/shop', name: 'shop_change', methods: ['POST'])]
     #[IsGranted('ROLE_LEAD')]
     #[IsCsrfTokenValid('submit', '_token')]
-    public function change(Request $request, #[CurrentUser] User $user): Response
+    public function change(Request $request, Projector $projector, #[CurrentUser] User $user): Response
     {
         try {
             $this->notByPin($request);
             $this->shop->change($this->changes($request->request), $user->name(), $this->clock->now());
+            $projector->openOnes();
         } catch (InvalidInput $wrong) {
             return $this->page($this->say->ui($wrong->key, $wrong->parameters), $request->request->all());
         } catch (InvalidData $wrong) {

@@ -10,6 +10,7 @@ use App\Job\AppendEntry;
 use App\Job\Job;
 use App\Job\JobEntry;
 use App\Job\LoadedJob;
+use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\UndoPayload;
@@ -38,7 +39,9 @@ final readonly class WriteSent
         $madeAt = $says instanceof Payload ? KeptFor::madeAt($request, $now, $says) : null;
 
         return $this->entities->wrapInTransaction(function () use ($job, $user, $id, $says, $corrects, $madeAt) {
-            if (Uuid::isValid($corrects)) {
+            // sent twice it is answered as the first: what it corrects is taken back once
+            $this->entities->lock($job, LockMode::PESSIMISTIC_WRITE);
+            if (Uuid::isValid($corrects) && null === $this->entities->find(JobEntry::class, $id)) {
                 ($this->append)($job, $user, Uuid::v7(), new UndoPayload($corrects));
             }
 

@@ -81,7 +81,7 @@ final readonly class BringIn
             $log = $ours ? $this->restored($job, $shape, $names) : $this->claimed($job, $shape, $names, $by);
             $this->entities->flush();
             $this->pictures($job, $shape, $names, $ours ? null : $by);
-            ($this->journal->project)($this->journal->readJob->from($job, $log));
+            $this->journal->projector->wants($this->journal->readJob->from($job, $log));
 
             return $job;
         });

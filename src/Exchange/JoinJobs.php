@@ -69,7 +69,7 @@ final readonly class JoinJobs
             foreach ([...$story->now()->entriesOf(ReadingPayload::class), ...$story->openItems()] as $entry) {
                 $target = $this->over($target, $into, $entry, $by, $read);
             }
-            ($this->journal->project)($target);
+            $this->journal->projector->wants($target);
             $this->photos($from, $into, $by);
             ($this->append)($from, $by, $id, new ClosedPayload('twice', $reason));
         });

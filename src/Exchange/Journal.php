@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
-use App\Job\ProjectJobLine;
+use App\Job\Projector;
 use App\Job\ReadJob;
 use Rodrel\Core\Catalogue\Catalogue;
 use Symfony\Component\Clock\ClockInterface;
@@ -14,7 +14,7 @@ final readonly class Journal
 {
     public function __construct(
         public ReadJob $readJob,
-        public ProjectJobLine $project,
+        public Projector $projector,
         public Catalogue $catalogue,
         public ClockInterface $clock,
     ) {

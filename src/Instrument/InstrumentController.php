@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Instrument;
 
+use App\Account\HandOverController;
+use App\Account\LoginSlowdown;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Quantity\InstrumentReading;
 use Rodrel\Core\Quantity\Quantity;
@@ -21,13 +23,13 @@ final class InstrumentController extends AbstractController
 {
     private const MOST_LINES = 200;
     private const MOST_BYTES = 100_000;
-    /** Whoever guesses tokens waits (µs). */
-    private const WRONG_WAITS_US = 300_000;
+    private const WHO = 'instrument';
 
     public function __construct(
         private readonly Readings $readings,
         private readonly Pairing $pairing,
         private readonly ClockInterface $clock,
+        private readonly LoginSlowdown $slowdown,
     ) {
     }
 
@@ -36,9 +38,13 @@ final class InstrumentController extends AbstractController
     {
         $given = $request->headers->get('Authorization', '');
         if (!str_starts_with($given, 'Bearer ') || !$this->pairing->fits(substr($given, 7))) {
-            usleep(self::WRONG_WAITS_US);
+            // nobody waits in a worker: whoever guesses is sent away, longer each time
+            $wait = $this->slowdown->attempt(self::WHO);
+            $error = ['error' => 'pair this bridge: its token is not the shop\'s'];
 
-            return new JsonResponse(['error' => 'pair this bridge: its token is not the shop\'s'], 401);
+            return $wait > 0.0
+                ? new JsonResponse($error, 429, ['Retry-After' => (string) (int) ceil($wait)])
+                : new JsonResponse($error, 401);
         }
         $body = $request->getContent();
         $lines = preg_split('/\R/', $body, -1, \PREG_SPLIT_NO_EMPTY) ?: [];
@@ -71,8 +77,12 @@ final class InstrumentController extends AbstractController
     #[Route('/shop/instruments', name: 'shop_instruments', methods: ['POST'])]
     #[IsGranted('ROLE_LEAD')]
     #[IsCsrfTokenValid('submit', '_token')]
-    public function pair(): Response
+    public function pair(Request $request): Response
     {
+        if ($request->getSession()->has(HandOverController::BY_PIN)) {
+            return $this->render('shop/paired.html.twig', ['token' => ''], new Response('', 422));
+        }
+
         return $this->render('shop/paired.html.twig', ['token' => $this->pairing->renew()]);
     }
 }

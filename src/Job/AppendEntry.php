@@ -20,13 +20,13 @@ use Rodrel\Core\Log\UndoRule;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Uid\Uuid;
 
-/** The only door into a job's log: locks the job, asks the rule, appends, and writes the list's line with it. */
+/** The only door into a job's log: locks the job, asks the rule, and appends; the list's line follows. */
 final readonly class AppendEntry
 {
     public function __construct(
         private EntityManagerInterface $entities,
         private ReadJob $readJob,
-        private ProjectJobLine $project,
+        private Projector $projector,
         private Catalogue $catalogue,
         private ClockInterface $clock,
     ) {
@@ -61,7 +61,7 @@ final readonly class AppendEntry
             $loaded ??= ($this->readJob)($job);
             $entry = $this->write($loaded, $author, $id, $payload, $takenAt);
             $this->entities->flush();
-            ($this->project)($this->readJob->after($loaded, $entry));
+            $this->projector->wants($this->readJob->after($loaded, $entry));
 
             return $entry;
         });
@@ -69,7 +69,7 @@ final readonly class AppendEntry
 
     /**
      * Many at once, in their order, under one lock: the first that is refused stops those after it, what came before it
-     * stands. The list's line is written once.
+     * stands.
      *
      * @param list<array{Uuid, Payload, \DateTimeImmutable|null}> $many with when it was made, where that was before
      *
@@ -101,7 +101,7 @@ final readonly class AppendEntry
                 }
             }
             $this->entities->flush();
-            ($this->project)($loaded);
+            $this->projector->wants($loaded);
 
             return [$taken, $stopped];
         });

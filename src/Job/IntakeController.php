@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Job;
 
+use App\Account\OwnWork;
 use App\Account\User;
 use App\Input\Again;
 use App\Input\InvalidInput;
@@ -56,10 +57,11 @@ final class IntakeController extends RendersJob
 
     #[Route('/jobs/new', name: 'job_open', methods: ['POST'], priority: 2)]
     #[IsCsrfTokenValid('submit', '_token')]
-    public function open(Request $request, OpenJob $openJob, #[CurrentUser] User $user): Response
+    public function open(Request $request, OpenJob $openJob, OwnWork $own, #[CurrentUser] User $user): Response
     {
         $form = $request->request;
         try {
+            $own->check($form->getString('by'), $user);
             $unit = trim($form->getString('unit'));
             $unit = '' !== $unit && mb_strlen($unit) <= 120 ? $unit : throw InvalidInput::because('input.unit');
             [$preset, $parts] = $this->brakes->read($form);

@@ -28,7 +28,7 @@ final class MendController extends RendersJob
         private readonly BrakesForm $brakes,
         private readonly VehicleRepository $vehicles,
         private readonly AppendEntry $append,
-        private readonly ProjectJobLine $project,
+        private readonly Projector $projector,
         private readonly EntityManagerInterface $entities,
         private readonly ClockInterface $clock,
         private readonly JobRepository $jobs,
@@ -74,7 +74,7 @@ final class MendController extends RendersJob
             ($this->append)($job, $user, $id, new MendedPayload($now->unit, $kind->unit, $kind->preset, $brakes));
             $job->mend($this->vehicles->of($kind, $this->clock->now()));
             $this->entities->flush();
-            ($this->project)(($this->readJob)($job));
+            $this->projector->wants(($this->readJob)($job));
         });
     }
 

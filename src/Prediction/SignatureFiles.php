@@ -7,11 +7,16 @@ namespace App\Prediction;
 use Rodrel\Core\Prediction\Signature;
 use Rodrel\Core\Prediction\SoundSignature;
 
-/** Predictions as files of constant arrays that opcache shares: including one costs a page almost nothing. */
+/**
+ * Predictions as files of constant arrays that opcache shares: including one costs a page almost nothing. What serves
+ * may not write where whoever runs the shop does: its own are in a folder beside, from which root includes nothing.
+ */
 final readonly class SignatureFiles
 {
     /** A file so old is thrown away: it comes back from the database if anybody asks (s). */
     private const KEPT_S = 30 * 86400;
+
+    private const SERVED = '/served';
 
     public function __construct(private string $signatureDir)
     {
@@ -42,7 +47,7 @@ final readonly class SignatureFiles
     /** Those of older catalogues and of vehicles that are long gone. */
     private function tidy(): void
     {
-        foreach (glob($this->signatureDir.'/*.php') ?: [] as $file) {
+        foreach (glob($this->writable().'/*.php') ?: [] as $file) {
             if (filemtime($file) < time() - self::KEPT_S) {
                 @unlink($file);
             }
@@ -52,10 +57,15 @@ final readonly class SignatureFiles
     /** @return array<array-key, mixed>|null */
     private function read(string $name): ?array
     {
-        $file = $this->signatureDir.'/'.$name;
-        $data = is_file($file) ? require $file : null;
+        foreach (0 === posix_geteuid() ? [''] : ['', self::SERVED] as $folder) {
+            $file = $this->signatureDir.$folder.'/'.$name;
+            $data = is_file($file) ? require $file : null;
+            if (\is_array($data)) {
+                return $data;
+            }
+        }
 
-        return \is_array($data) ? $data : null;
+        return null;
     }
 
     /** @param array<string, mixed> $data */
@@ -64,10 +74,17 @@ final readonly class SignatureFiles
         if (!is_dir($this->signatureDir)) {
             mkdir($this->signatureDir, 0o775, true);
         }
-        $file = $this->signatureDir.'/'.$name;
+        $file = $this->writable().'/'.$name;
         $temporary = $file.'.'.bin2hex(random_bytes(4));
         if (false !== @file_put_contents($temporary, '<?php return '.var_export($data, true).';')) {
             rename($temporary, $file);
         }
+    }
+
+    private function writable(): string
+    {
+        $served = $this->signatureDir.self::SERVED;
+
+        return !is_writable($this->signatureDir) && is_dir($served) ? $served : $this->signatureDir;
     }
 }

@@ -8,6 +8,7 @@ use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Twig\Environment;
 
 /**
@@ -28,6 +29,10 @@ final readonly class TextGuard
     {
         if (!$event->isMainRequest()) {
             return;
+        }
+        if (str_starts_with($event->getRequest()->getPathInfo(), '//')) {
+            // a browser sent back to it would read another machine's name
+            throw new NotFoundHttpException();
         }
         $wrong = $this->wrong($event->getRequest());
         if ([] !== $wrong) {

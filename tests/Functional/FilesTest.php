@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tests\Functional;
 
+use App\Exchange\CopyInCommand;
 use App\Exchange\ShopSeal;
 use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -272,5 +273,57 @@ final class FilesTest extends ShopTestCase
             ['_token' => 'csrf-token', 'about' => $about],
             ['photo' => new UploadedFile($file, 'wheel.jpg', 'image/jpeg', null, true)],
         );
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function provideBackups(): iterable
+    {
+        $person = "COPY public.person (id, login, name, role, password_hash) FROM stdin;\n"
+            ."018f0000-0000-7000-8000-00000000aa01\twexcombe\tW. Wexcombe\tadmin\t\n\\.\n";
+        yield 'a table of its own' => ["COPY public.cron (id) FROM stdin;\n1\n\\.\n", 'a table that no shop has: cron'];
+        yield 'a column of its own' => [
+            "COPY public.person (id, trigger) FROM stdin;\n1\t2\n\\.\n",
+            'person has columns that no shop has',
+        ];
+        yield 'cut off' => [substr($person, 0, -3), 'ends in the middle of the table person'];
+        yield 'no figures where figures are' => [
+            str_replace('018f0000', 'hello', $person),
+            'its table person cannot be read',
+        ];
+        yield 'a part of it' => [$person, 'these tables are not in it: job, job_entry, photo, vehicle'];
+        $empty = static fn (string $table): string => "COPY public.$table (id) FROM stdin;\n\\.\n";
+        $rest = $empty('job_entry').$empty('photo').$empty('vehicle');
+        yield 'a job of no vehicle' => [
+            $person.$rest."COPY public.job (id, unit, preset, parts, opened_at, vehicle_id) FROM stdin;\n"
+                ."018f0000-0000-7000-8000-00000000aa02\tUnit 1\tmedium-car\t{}\t2026-03-02 08:00:00+00\t"
+                ."018f0000-0000-7000-8000-00000000aa03\n\\.\n",
+            '1 lines of job belong to nothing in vehicle',
+        ];
+        yield 'nobody to administer it' => [
+            str_replace('admin', 'lead', $person).$rest.$empty('job'),
+            'nobody in it may administer',
+        ];
+        yield 'whole, with a statement in it that is not run' => [
+            "DROP TABLE job;\n".$person."UPDATE person SET role = 'lead';\n".$rest.$empty('job'),
+            '',
+        ];
+    }
+
+    /** Of a backup nothing is taken but lines of known tables, and it is whole or refused in words. */
+    #[DataProvider('provideBackups')]
+    public function testABackupIsDataAndHoldsTogether(string $dump, string $wrong): void
+    {
+        $file = fopen('php://memory', 'w+');
+        \assert(false !== $file);
+        fwrite($file, "SET statement_timeout = 0;\n".$dump);
+        rewind($file);
+        $restore = self::getContainer()->get(CopyInCommand::class);
+        $said = $restore->take($file) ?? $restore->check() ?? '';
+        '' === $wrong ? self::assertSame('', $said) : self::assertStringContainsString($wrong, $said);
+        if ('' === $wrong) {
+            $database = self::getContainer()->get(Connection::class);
+            self::assertSame('admin', $database->fetchOne('SELECT role FROM person'));
+            self::assertSame(0, $database->fetchOne('SELECT count(*) FROM job'));
+        }
     }
 }

@@ -46,6 +46,10 @@ final class InstrumentTest extends ShopTestCase
         self::assertSame(401, $this->send($token, $good)['status'], 'the new token ended the old one');
         $pairing = self::getContainer()->get(Pairing::class);
         self::assertFalse($pairing->fits(''));
+        for ($n = 0; $n < 10 && 429 !== $this->send("guess $n", $good)['status']; ++$n) {
+        }
+        self::assertLessThan(8, $n, 'whoever guesses is sent away');
+        self::assertTrue($this->client->getResponse()->headers->has('Retry-After'));
     }
 
     public function testASimulatedOneReadsAVehicleWhoseFaultOnlyItKnows(): void

@@ -58,8 +58,11 @@ final class MendTest extends ShopTestCase
         self::assertResponseStatusCodeSame(409);
         self::assertStringContainsString('firm', $both = mb_strtolower($this->text('.two')), 'both in words');
         self::assertStringContainsString('springy', $both);
-        $this->send($id, ['corrects' => $entry, 'entry' => '01a21b09-a05e-72b4-8683-85a6171cf0d4',
-            'word' => ['feel' => 'spongy']] + $sent);
+        foreach (['as it is sent', 'and sent again'] as $time) {
+            $this->send($id, ['corrects' => $entry, 'entry' => '01a21b09-a05e-72b4-8683-85a6171cf0d4',
+                'word' => ['feel' => 'spongy']] + $sent);
+            self::assertResponseStatusCodeSame(303, $time);
+        }
         $this->client->request('GET', "/jobs/$id/job.json");
         $log = json_decode((string) $this->client->getResponse()->getContent(), true)['entries'];
         self::assertSame(['intake', 'reading', 'undo', 'reading'], array_column($log, 'kind'));

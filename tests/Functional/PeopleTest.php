@@ -4,12 +4,21 @@ declare(strict_types=1);
 
 namespace App\Tests\Functional;
 
+use App\Account\People;
 use App\Account\Pin;
 use App\Account\Role;
+use App\Account\SessionAge;
 use App\Account\UserRepository;
+use App\Account\WayBack;
 use Doctrine\DBAL\Connection;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Rodrel\Core\Job\Stage;
+use Symfony\Component\Clock\MockClock;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Session\Session;
+use Symfony\Component\HttpFoundation\Session\Storage\MockArraySessionStorage;
+use Symfony\Component\HttpKernel\Event\RequestEvent;
+use Symfony\Component\HttpKernel\HttpKernelInterface;
 use Symfony\Component\Uid\Uuid;
 
 /** Who may come in, how a tablet changes hands, and what nobody gets by it. */
@@ -69,6 +78,65 @@ final class PeopleTest extends ShopTestCase
         $this->waitsAreOver();
         $this->post('/hand-over', ['login' => 'aldershaw', 'pin' => '860427']);
         self::assertResponseRedirects();
+    }
+
+    /** Of many tries at once five are looked at: each is counted before it is, whatever the page had read. */
+    public function testTriesOfAPinAreCountedBeforeTheyAreLookedAt(): void
+    {
+        $user = $this->signIn('aldershaw');
+        $this->post('/me/pin', ['pin' => '471193', 'password' => self::PASSWORD]);
+        $people = self::getContainer()->get(People::class);
+        $users = self::getContainer()->get(UserRepository::class);
+        $user = $users->withLogin($user->getUserIdentifier());
+        self::assertNotNull($user);
+        self::assertTrue($people->isPin($user, '471193'));
+        // others tried meanwhile, and this page still has the old count
+        self::getContainer()->get(Connection::class)->executeStatement(
+            "UPDATE person SET pin_wrong = 5 WHERE login = 'aldershaw'",
+        );
+        self::assertFalse($people->isPin($user, '471193'), 'closed by the others, though this one is right');
+    }
+
+    /** Twelve hours after its sign-in a session is over, however busy it was. */
+    public function testASessionEndsAfterAShift(): void
+    {
+        $session = new Session(new MockArraySessionStorage());
+        $request = new Request(cookies: [$session->getName() => 'one']);
+        $request->setSession($session);
+        $clock = new MockClock('2026-03-02 07:00:00');
+        $age = new SessionAge($clock);
+        $look = static fn () => $age->onRequest(
+            new RequestEvent(self::createKernel(), $request, HttpKernelInterface::MAIN_REQUEST),
+        );
+        $look();
+        $session->set('who', 'ann');
+        foreach ([6, 6] as $hours) {
+            $clock->sleep($hours * 3600);
+            $look();
+            self::assertSame('ann', $session->get('who'), 'busy all the time');
+        }
+        $clock->sleep(1);
+        $look();
+        self::assertNull($session->get('who'));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function provideWaysBack(): iterable
+    {
+        yield 'a page of ours' => ['http://localhost/jobs/0190/checks/spin@lf', '/jobs/0190/checks/spin@lf'];
+        yield 'the list' => ['http://localhost/', '/'];
+        yield 'another machine behind two slashes' => ['http://localhost//elsewhere', '/'];
+        yield 'and further down' => ['http://localhost/jobs//elsewhere', '/'];
+        yield 'another machine' => ['http://elsewhere/jobs', '/'];
+    }
+
+    #[DataProvider('provideWaysBack')]
+    public function testTheWayBackStaysInTheShop(string $from, string $to): void
+    {
+        $request = Request::create('http://localhost/me/theme', server: ['HTTP_REFERER' => $from]);
+        self::assertSame($to, self::getContainer()->get(WayBack::class)->from($request));
+        $this->client->request('GET', 'http://localhost//elsewhere');
+        self::assertResponseStatusCodeSame(404, 'and nobody is kept waiting for it at the door');
     }
 
     /** @return iterable<string, array{string, Role, string|null}> */
@@ -235,6 +303,9 @@ final class PeopleTest extends ShopTestCase
         $this->append($job, 'item', ['text' => 'left hose', 'by' => $author->id()->toRfc4122()]);
         self::assertResponseStatusCodeSame(422);
         self::assertStringContainsString('written by I. Fenwarren', $this->text());
+        $this->post('/jobs/new', ['unit' => 'Unit 31', 'by' => $author->id()->toRfc4122()]);
+        self::assertResponseStatusCodeSame(422);
+        self::assertStringContainsString('written by I. Fenwarren', $this->text(), 'an intake too');
     }
 
     /** @param array<string, string> $fields */

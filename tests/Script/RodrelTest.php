@@ -150,10 +150,12 @@ final class RodrelTest extends TestCase
             $form = ['login' => 'fenwarren', 'password' => 'thornwater', '_csrf_token' => 'csrf-token'];
             $origin = ["X-Forwarded-Proto: $scheme", "Origin: $scheme://127.0.0.1:$ours"];
             $cookie = $visitor->send('POST', '/sign-in', $form, $origin)->header('set-cookie');
-            self::assertStringContainsString('rodrel=', $cookie);
+            self::assertMatchesRegularExpression('/rodrel-[0-9a-f]{8}=/', $cookie, 'a name of its own');
             self::assertStringContainsString('httponly; samesite=lax', strtolower($cookie));
             self::assertSame($secure, str_contains(strtolower($cookie), 'secure'), $cookie);
         }
+
+        $this->nothingThatServesCanChangeWhatIsRun($copy);
 
         // the application itself cannot change its log and its pictures, nor delete whom they belong to
         $forbidden = [
@@ -179,6 +181,42 @@ final class RodrelTest extends TestCase
         self::assertCount(1, glob("$copy/var/dumps/*before-closing.dump") ?: []);
         self::assertSame("local all all scram-sha-256\n", file_get_contents("$data/pg_hba.conf"));
         self::assertSame('alive', $this->alive($this->port($said)));
+    }
+
+    /** As each of the three that serve: no code, no cache, no configuration, no secret of the others. */
+    private function nothingThatServesCanChangeWhatIsRun(string $copy): void
+    {
+        $own = ['run/tmp', 'run/children', 'signatures/served', 'log/prod.log', 'log/php-fpm.log',
+            'log/nginx-error.log'];
+        foreach (['www-data', 'rodrel-php', 'rodrel-work'] as $user) {
+            // var itself can be passed, not listed
+            $find = 'for d in . var var/cache var/log var/run var/signatures var/pg var/keys var/keepers var/dumps; do '
+                .'find '.escapeshellarg($copy).'/$d -not -type l -writable -print 2>/dev/null; done; true';
+            $drop = "setpriv --reuid=$user --regid=www-data --clear-groups sh -c ".escapeshellarg($find);
+            exec($drop, $writable);
+            $wrong = array_filter($writable, static function (string $path) use ($copy, $own): bool {
+                $path = substr($path, \strlen("$copy/var/"));
+
+                return [] === array_filter($own, static fn (string $one): bool => str_starts_with($path, $one));
+            });
+            self::assertSame([], array_values($wrong), $user);
+        }
+        $environ = static fn (string $process): string => (string) file_get_contents(
+            '/proc/'.(int) file_get_contents("$copy/var/keepers/$process").'/environ',
+        );
+        self::assertStringContainsString('DATABASE_URL=', $environ('php-fpm'));
+        foreach (['DATABASE_URL', 'APP_SECRET', 'SHELL='] as $name) {
+            self::assertStringNotContainsString($name, $environ('nginx'));
+        }
+        // what it left where whoever runs the shop looks is not followed
+        $served = "$copy/var/signatures/served";
+        self::assertNotSame([], glob("$copy/var/signatures/*.php"));
+        foreach (glob("$copy/var/signatures/*.php") ?: [] as $file) {
+            file_put_contents($served.'/'.basename($file), '<?php file_put_contents('."'$copy/var/keys/owned', '');");
+            unlink($file);
+        }
+        $this->run_($copy, './rodrel console rodrel:warm medium-car');
+        self::assertFileDoesNotExist("$copy/var/keys/owned");
     }
 
     /** A shop with work in it is not replaced by the demo; its backup makes it anew where there was nothing. */
@@ -328,7 +366,7 @@ final class RodrelTest extends TestCase
     /** The program that a keeper keeps. */
     private function pid(string $copy, string $process): int
     {
-        $file = 'pg-shop' === $process ? 'pg/shop/postmaster.pid' : "run/$process.child";
+        $file = 'pg-shop' === $process ? 'pg/shop/postmaster.pid' : "run/children/$process";
 
         return (int) strtok((string) file_get_contents("$copy/var/$file"), "\n");
     }
