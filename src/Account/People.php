@@ -26,10 +26,11 @@ final readonly class People
      * A new person, or another role, name or password for a known one. Somebody who had left is back.
      *
      * @param string $password empty: stays as it is
+     * @param User|null $by the admin who does it; null on the command line of whoever runs the shop
      *
      * @throws InvalidInput
      */
-    public function put(string $login, string $name, ?Role $role, string $password): User
+    public function put(string $login, string $name, ?Role $role, string $password, ?User $by): User
     {
         $user = $this->users->withLogin($login);
         $name = trim($name);
@@ -52,7 +53,7 @@ final readonly class People
             $this->password($user, $password);
         }
         $user->comeBack();
-        $this->users->add($user);
+        $this->users->save($user, $by);
 
         return $user;
     }
@@ -64,7 +65,7 @@ final readonly class People
             throw InvalidInput::because('me.password-wrong');
         }
         $this->password($user, $next);
-        $this->users->add($user);
+        $this->users->saveSecret($user);
     }
 
     /**
@@ -82,7 +83,7 @@ final readonly class People
             throw InvalidInput::because($wrong, ['least' => (string) Pin::least($user->role())]);
         }
         $user->changePin($this->hasher()->hash($pin), \strlen($pin));
-        $this->users->add($user);
+        $this->users->saveSecret($user);
     }
 
     /**
@@ -108,11 +109,11 @@ final readonly class People
      *
      * @throws InvalidInput
      */
-    public function retire(User $user): void
+    public function retire(User $user, User $by): void
     {
         $this->keepOneAdmin($user);
         $user->retire($this->clock->now());
-        $this->users->add($user);
+        $this->users->save($user, $by);
     }
 
     /** @throws InvalidInput when it is the last admin that would be lowered or leave */

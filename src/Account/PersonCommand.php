@@ -26,7 +26,7 @@ final readonly class PersonCommand
     ): int {
         $password = $io->askHidden('Password (at least '.People::SHORTEST.' characters)');
         try {
-            $this->people->put($login, $name, Role::tryFrom($role), \is_string($password) ? $password : '');
+            $this->people->put($login, $name, Role::tryFrom($role), \is_string($password) ? $password : '', null);
         } catch (InvalidInput $wrong) {
             $io->error($this->translator->trans($wrong->key, $wrong->parameters));
 

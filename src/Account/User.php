@@ -102,6 +102,25 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
         return $this->pinWrong >= Pin::WRONG_CLOSES;
     }
 
+    public function pinLength(): int
+    {
+        return $this->pinLength;
+    }
+
+    /** @return array<string, string|null> as the table has it */
+    public function written(): array
+    {
+        return [
+            'id' => $this->id->toRfc4122(),
+            'login' => $this->login,
+            'name' => $this->name,
+            'role' => $this->role->value,
+            'hash' => $this->passwordHash,
+            'pin' => $this->pinHash,
+            'left' => $this->retiredAt?->format(\DATE_ATOM),
+        ];
+    }
+
     public function pinWasRight(): void
     {
         $this->pinWrong = 0;

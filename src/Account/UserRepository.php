@@ -6,6 +6,7 @@ namespace App\Account;
 
 use Doctrine\Bundle\DoctrineBundle\Repository\ServiceEntityRepository;
 use Doctrine\Persistence\ManagerRegistry;
+use Symfony\Component\Uid\Uuid;
 
 /** @extends ServiceEntityRepository<User> */
 final class UserRepository extends ServiceEntityRepository
@@ -43,6 +44,48 @@ final class UserRepository extends ServiceEntityRepository
         return 1 === $counted;
     }
 
+    /** Who works here, and as what: an admin's, or of whoever runs the shop's own command line. */
+    public function save(User $user, ?User $by): void
+    {
+        $this->getEntityManager()->getConnection()->executeStatement(
+            'SELECT person_save(:by, :id, :login, :name, :role, :hash, :pin, :left)',
+            ['by' => $by?->id()->toRfc4122(), ...$user->written()],
+        );
+        $this->again($user);
+    }
+
+    /** One's own password and PIN. */
+    public function saveSecret(User $user): void
+    {
+        ['id' => $id, 'hash' => $hash, 'pin' => $pin] = $user->written();
+        $this->getEntityManager()->getConnection()->executeStatement('SELECT person_secret(?, ?, ?, ?)', [
+            $id,
+            $hash,
+            $pin,
+            $user->pinLength(),
+        ]);
+        $this->again($user);
+    }
+
+    /** Somebody of another shop whose name stands in a job; nobody signs in by it. */
+    public function fromElsewhere(Uuid $id, string $name): void
+    {
+        $this->getEntityManager()->getConnection()->executeStatement('SELECT person_elsewhere(?, ?, ?)', [
+            $id->toRfc4122(),
+            'from-'.substr($id->toRfc4122(), -12),
+            $name,
+        ]);
+    }
+
+    /** As it stands now, so that no flush writes it over. */
+    private function again(User $user): void
+    {
+        if ($this->getEntityManager()->contains($user)) {
+            $this->getEntityManager()->refresh($user);
+        }
+    }
+
+    /** The settings of a person's own pages. */
     public function add(User $user): void
     {
         $this->getEntityManager()->persist($user);

@@ -7,9 +7,10 @@ namespace App\Demo;
 use App\Account\Role;
 use App\Account\User;
 use App\Account\UserRepository;
+use App\Job\Job;
+use App\Job\Projector;
 use App\Vehicle\VehicleKind;
 use App\Watch\DemoShop;
-use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\Log\Payload\Arrival;
 use Rodrel\Core\Log\Payload\ItemPayload;
@@ -17,8 +18,9 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\PasswordHasher\Hasher\UserPasswordHasherInterface;
+use Symfony\Component\Uid\Uuid;
 
-/** Fills the shop with the vehicles of an invented nature park, played by the model. */
+/** Fills the shop with the vehicles of an invented nature park, played by the model; loaded as it was played last. */
 #[AsCommand('rodrel:demo', 'Loads the demo shop; does nothing where there is a shop already')]
 final class DemoCommand
 {
@@ -39,9 +41,10 @@ final class DemoCommand
         private readonly UserRepository $users,
         private readonly UserPasswordHasherInterface $hasher,
         private readonly EntityManagerInterface $entities,
-        private readonly Connection $database,
         private readonly Player $player,
         private readonly DemoShop $shop,
+        private readonly DemoJobs $jobs,
+        private readonly Projector $projector,
     ) {
     }
 
@@ -49,6 +52,7 @@ final class DemoCommand
         OutputInterface $output,
         #[Option('replace the shop by the demo')] bool $again = false,
         #[Option('also where there are jobs, people or settings of its own')] bool $replaceEverything = false,
+        #[Option('play every job anew by the model and write demo/jobs.jsonl')] bool $play = false,
         #[Option('only say whether it may: ends with 1 where something of its own would be lost')] bool $may = false,
         #[Option('only say whether the shop is empty still')] bool $wanted = false,
         #[Option('only say whether the shop is the demo')] bool $is = false,
@@ -68,30 +72,40 @@ final class DemoCommand
             return 0;
         }
         if ($again || $replaceEverything) {
-            $this->database->executeStatement('TRUNCATE '.self::TABLES.' CASCADE');
+            $this->entities->getConnection()->executeStatement('TRUNCATE '.self::TABLES.' CASCADE');
         } elseif (!$this->shop->isEmpty()) {
             $output->writeln('There is a shop already; --again replaces it.');
 
             return 0;
         }
-        $this->entities->wrapInTransaction(function (): void {
+        $this->entities->wrapInTransaction(function () use ($play): void {
             $this->people();
-            $this->firstUnits();
-            $this->moreUnits();
-            $this->pedals();
-            $this->wheels();
-            $this->ugly();
+            $play ? $this->play() : $this->jobs->load($this->people['quillane']);
         });
+        $this->projector->now();
         $this->shop->mark();
-        $output->writeln('Twenty-seven jobs on twelve vehicles.');
+        if ($play) {
+            $this->jobs->write($this->people);
+        }
+        $output->writeln(\sprintf('%d jobs.', $this->entities->getRepository(Job::class)->count()));
 
         return 0;
     }
 
+    private function play(): void
+    {
+        $this->firstUnits();
+        $this->moreUnits();
+        $this->pedals();
+        $this->wheels();
+        $this->ugly();
+    }
+
     private function people(): void
     {
+        $ids = $this->jobs->people();
         foreach (self::PEOPLE as [$login, $name, $role]) {
-            $user = User::join($login, $name, $role);
+            $user = User::elsewhere(Uuid::fromString($ids[$login]), $login, $name, $role);
             $user->changePassword($this->hasher->hashPassword($user, self::PASSWORD));
             $this->users->add($this->people[$login] = $user);
         }
@@ -103,7 +117,7 @@ final class DemoCommand
         $van = new VehicleKind('Unit 23, small van', 'medium-car');
         $wardens = new VehicleKind("Unit 07, wardens' 4x4", 'front-rear-discs');
 
-        $this->play('front-rear-discs', 'guide-pins.stuck@rf', 2, '-23 days', 'tarrenby')
+        $this->vehicle('front-rear-discs', 'guide-pins.stuck@rf', 2, '-23 days', 'tarrenby')
             ->open($minibus, note: 'smells after the descent from the quarry car park')
             ->bench(12)
             ->sign()
@@ -112,7 +126,7 @@ final class DemoCommand
             ->proof(12)
             ->handOver();
 
-        $this->play('medium-car', 'piston.stuck-out@rf', 4, '-3 days', 'fenwarren')
+        $this->vehicle('medium-car', 'piston.stuck-out@rf', 4, '-3 days', 'fenwarren')
             ->open($van, note: 'came back: new pads, still hot', fitted: [['pads', 'rf', 3]])
             ->bench(12)
             ->sign()
@@ -124,7 +138,7 @@ final class DemoCommand
             ->write(new ItemPayload('Line plug in the right front hose', '', true), 1)
             ->write(new ItemPayload('Caliper ordered, bleeder on top', $this->player->day('+1 day')), 1);
 
-        $this->play('front-rear-discs', 'hose.one-way@rr', 13, '-26 hours', 'tarrenby')
+        $this->vehicle('front-rear-discs', 'hose.one-way@rr', 13, '-26 hours', 'tarrenby')
             ->open($wardens, 'lets-go', 'after the ford')
             ->bench(12)
             ->sign()
@@ -132,7 +146,7 @@ final class DemoCommand
             ->bleed()
             ->proof(3);
 
-        $this->play('medium-car', 'cylinder.seized@lr', 2, '-5 hours', 'tarrenby')
+        $this->vehicle('medium-car', 'cylinder.seized@lr', 2, '-5 hours', 'tarrenby')
             ->open(
                 new VehicleKind('Unit 19, tipper', 'medium-car'),
                 note: 'stood all winter behind the salt store',
@@ -140,11 +154,11 @@ final class DemoCommand
             )
             ->bench(14);
 
-        $this->play('front-rear-discs', 'booster.holds@vehicle', 1, '-70 minutes', 'fenwarren')
+        $this->vehicle('front-rear-discs', 'booster.holds@vehicle', 1, '-70 minutes', 'fenwarren')
             ->open($wardens, 'engine-only')
             ->ground();
 
-        $this->play('front-rear-discs', 'hose.one-way@lf', 9, '-44 minutes', 'fenwarren')
+        $this->vehicle('front-rear-discs', 'hose.one-way@lf', 9, '-44 minutes', 'fenwarren')
             ->open($minibus, 'warm', 'long descent from the viewpoint', new Arrival(drivenIn: true), [
                 ['caliper', 'lf', 3],
             ])
@@ -155,7 +169,7 @@ final class DemoCommand
     {
         $estate = new VehicleKind("Unit 15, rangers' estate", 'petrol-turbo');
 
-        $this->play('medium-car', 'guide-pins.stuck@lf', 0, '-41 days', 'fenwarren')
+        $this->vehicle('medium-car', 'guide-pins.stuck@lf', 0, '-41 days', 'fenwarren')
             ->open(new VehicleKind('Unit 23, small van', 'medium-car'), 'always', 'left front rim dustier for weeks')
             ->ground()
             ->read('spin@vehicle')
@@ -168,7 +182,7 @@ final class DemoCommand
             ->proof(14)
             ->handOver();
 
-        $this->play('all-drum-single', 'adjuster.over-wound@rf', 2, '-6 days', 'tarrenby')
+        $this->vehicle('all-drum-single', 'adjuster.over-wound@rf', 2, '-6 days', 'tarrenby')
             ->open(
                 new VehicleKind('Unit 31, open tour car', 'all-drum-single'),
                 note: 'new linings all round for the summer season',
@@ -179,7 +193,7 @@ final class DemoCommand
             ->prepare()
             ->steps(2);
 
-        $this->play('all-drum-single', 'cylinder.leaks@lr', 5, '-21 hours', 'aldershaw')
+        $this->vehicle('all-drum-single', 'cylinder.leaks@lr', 5, '-21 hours', 'aldershaw')
             ->open(
                 new VehicleKind('Unit 31, open tour car', 'all-drum-single'),
                 note: 'left rear tyre wet inside',
@@ -194,12 +208,12 @@ final class DemoCommand
             ->line('flush@vehicle', 'asked')
             ->prepare();
 
-        $this->play('petrol-turbo', 'booster.holds-briefly@vehicle', 4, '-3 hours', 'fenwarren')
+        $this->vehicle('petrol-turbo', 'booster.holds-briefly@vehicle', 4, '-3 hours', 'fenwarren')
             ->open($estate, 'lets-go', 'holds on at the gate, then rolls by itself; a hum from behind the dash')
             ->bench(6);
 
         $refused = 'Right rear cylinder and linings refused by the park office, told S. Quillane';
-        $this->play('heavy-van', 'cylinder.leaks@lr', 5, '-2 days', 'aldershaw')
+        $this->vehicle('heavy-van', 'cylinder.leaks@lr', 5, '-2 days', 'aldershaw')
             ->open(new VehicleKind('Unit 28, flatbed', 'heavy-van'), note: 'a wet left rear wheel, seen at the wash')
             ->read('look@vehicle', ['level' => 'bad', 'wet' => 'bad', 'lamp' => 'good'])
             ->bench(14)
@@ -207,7 +221,7 @@ final class DemoCommand
             ->prepare()
             ->write(new ItemPayload($refused, $this->player->day('+30 days')), 2);
 
-        $this->play('petrol-turbo', 'rear-caliper.lever@rr', 1, '-12 days', 'tarrenby')
+        $this->vehicle('petrol-turbo', 'rear-caliper.lever@rr', 1, '-12 days', 'tarrenby')
             ->open($estate, note: 'hot right rear after the school run', arrival: new Arrival(drivenIn: true))
             ->read('heat-arrival@vehicle')
             ->bench(14)
@@ -223,7 +237,7 @@ final class DemoCommand
         $pickup = new VehicleKind('Unit 09, foresters\' pickup', 'medium-car');
         $coupe = new VehicleKind('Unit 34, first warden\'s coupe', 'line-booster');
 
-        $this->play('medium-car', 'cup.bypass@primary', 2, '-6 hours', 'fenwarren')
+        $this->vehicle('medium-car', 'cup.bypass@primary', 2, '-6 hours', 'fenwarren')
             ->open($pickup, note: 'sinks at the lights, nothing on the ground', said: 'pedal-sinks')
             ->bench(3)
             ->read('level-held@primary')
@@ -231,7 +245,7 @@ final class DemoCommand
             ->read('plug-master@vehicle')
             ->sign();
 
-        $this->play('medium-car', 'rear-seal.leaks@vehicle', 2, '-30 hours', 'tarrenby')
+        $this->vehicle('medium-car', 'rear-seal.leaks@vehicle', 2, '-30 hours', 'tarrenby')
             ->open(
                 new VehicleKind('Unit 17, school run car', 'medium-car'),
                 note: 'topped up twice, garage floor dry; two wheel cylinders renewed elsewhere',
@@ -245,13 +259,13 @@ final class DemoCommand
             ->line('booster@vehicle', 'seen')
             ->line('check-valve@vehicle', 'with');
 
-        $this->play('medium-car', 'air.modulator@lf', 1, '-5 days', 'aldershaw')
+        $this->vehicle('medium-car', 'air.modulator@lf', 1, '-5 days', 'aldershaw')
             ->open($van, note: 'spongy since it', fitted: [['modulator', 'vehicle', 1]], said: 'pedal-spongy')
             ->bench(3)
             ->read('plug-master@vehicle')
             ->read('plug-modulator@vehicle');
 
-        $this->play('medium-car', 'one-way-valve.leaks@vehicle', 1, '-16 days', 'tarrenby')
+        $this->vehicle('medium-car', 'one-way-valve.leaks@vehicle', 1, '-16 days', 'tarrenby')
             ->open($pickup, 'comes-goes', 'hard on the first press in the morning', said: 'weak')
             ->bench(14)
             ->sign()
@@ -259,31 +273,31 @@ final class DemoCommand
             ->proof(16)
             ->handOver();
 
-        $this->play('petrol-turbo', 'vacuum.fails@vehicle', 1, '-7 hours', 'fenwarren')
+        $this->vehicle('petrol-turbo', 'vacuum.fails@vehicle', 1, '-7 hours', 'fenwarren')
             ->open(new VehicleKind("Unit 15, rangers' estate", 'petrol-turbo'), said: 'weak')
             ->read('strokes-cold@vehicle')
             ->bench(14)
             ->sign();
 
-        $this->play('medium-car', 'pads.worn@front', 0, '-50 minutes', 'fenwarren')
+        $this->vehicle('medium-car', 'pads.worn@front', 0, '-50 minutes', 'fenwarren')
             ->open(new VehicleKind('Unit 19, tipper', 'medium-car'), note: 'level low, all dry', said: 'level-falls')
             ->read('look@vehicle', ['level' => 'bad', 'wet' => 'good', 'lamp' => 'bad'])
             ->read('pads-left@front', ['' => 'at-limit'])
             ->bench(2);
 
-        $this->play('heavy-van', 'cylinder.leaks@lr', 5, '-100 minutes', 'aldershaw')
+        $this->vehicle('heavy-van', 'cylinder.leaks@lr', 5, '-100 minutes', 'aldershaw')
             ->open(new VehicleKind('Unit 28, flatbed', 'heavy-van'), note: 'red lamp on the hill', said: 'lamp')
             ->read('look@vehicle', ['level' => 'secondary', 'wet' => 'lr', 'lamp' => 'bad'])
             ->bench(4);
 
-        $this->play('air-disc-lorry', 'air-slides.seized@rr', 2, '-4 hours', 'tarrenby')
+        $this->vehicle('air-disc-lorry', 'air-slides.seized@rr', 2, '-4 hours', 'tarrenby')
             ->open(new VehicleKind('Unit 38, timber lorry', 'air-disc-lorry'), note: 'right rear wheel hot at the gate')
             ->bench(14)
             ->sign()
             ->line('air-pads@rear', 'with')
             ->line('pad-wire@rear', 'seen');
 
-        $this->play('line-booster', 'remote.poor-gain@vehicle', 1, '-8 days', 'tarrenby')
+        $this->vehicle('line-booster', 'remote.poor-gain@vehicle', 1, '-8 days', 'tarrenby')
             ->open($coupe, note: 'goes hard when it should slow down', said: 'weak')
             ->bench(5)
             ->read('remote-bench@vehicle')
@@ -310,7 +324,7 @@ final class DemoCommand
                 ['-188 days', 'pads.stuck@rf', 2, 52_900, 6.9, 7.3],
             ] as [$since, $suspect, $grade, $km, $left, $right]
         ) {
-            $this->play('front-rear-discs', $suspect, $grade, $since, 'tarrenby')
+            $this->vehicle('front-rear-discs', $suspect, $grade, $since, 'tarrenby')
                 ->open($library)
                 ->bench(14)
                 ->measure('wear@lf', self::pads($left), $km)
@@ -321,7 +335,7 @@ final class DemoCommand
                 ->proof(16)
                 ->handOver();
         }
-        $this->play('front-rear-discs', 'nothing.wrong@vehicle', 0, '-95 minutes', 'tarrenby')
+        $this->vehicle('front-rear-discs', 'nothing.wrong@vehicle', 0, '-95 minutes', 'tarrenby')
             ->open($library, note: 'before the summer timetable', said: 'none')
             ->bench(6)
             ->measure('wear@lf', self::pads(3.1), 63_100)
@@ -331,7 +345,7 @@ final class DemoCommand
             ->measure('limits@lf', ['measured' => 22.3, 'limit' => 22.0], 63_100)
             ->measure('limits@rf', ['measured' => 22.8, 'limit' => 22.0], 63_100);
 
-        $this->play('medium-car', 'hub.rusty@rf', 0, '-4 hours', 'fenwarren')
+        $this->vehicle('medium-car', 'hub.rusty@rf', 0, '-4 hours', 'fenwarren')
             ->open(
                 new VehicleKind('Unit 09, foresters\' pickup', 'medium-car'),
                 note: 'wheel shakes since the new rotors',
@@ -342,7 +356,7 @@ final class DemoCommand
             ->bench(4)
             ->measure('rotor-round@rf', $round, 88_400);
 
-        $this->play('front-rear-discs', 'sensor.wire@lf', 0, '-140 minutes', 'aldershaw')
+        $this->vehicle('front-rear-discs', 'sensor.wire@lf', 0, '-140 minutes', 'aldershaw')
             ->open(
                 new VehicleKind('Unit 12, shuttle minibus', 'front-rear-discs'),
                 note: 'amber lamp over the cattle grid',
@@ -351,7 +365,7 @@ final class DemoCommand
             ->bench(12)
             ->sign();
 
-        $this->play('front-rear-discs', 'hat-shoes.worn@lr', 0, '-25 hours', 'fenwarren')
+        $this->vehicle('front-rear-discs', 'hat-shoes.worn@lr', 0, '-25 hours', 'fenwarren')
             ->open($wardens, note: 'rolls on the slipway', said: 'parking-weak')
             ->bench(6);
     }
@@ -391,7 +405,7 @@ final class DemoCommand
             .'and sometimes not, one says it is the handbrake, the gardener says it has always been like that since '
             .'the winter it stood behind the boat house.';
         $fitted = [['caliper', 'lf', 2], ['hose', 'rf', 2], ['shoes', 'lr', 9]];
-        $ugly = $this->play('solid-axle-4x4', 'parking-brake.drags@lr', 0, '-9 days', 'tarrenby', true)->open(
+        $ugly = $this->vehicle('solid-axle-4x4', 'parking-brake.drags@lr', 0, '-9 days', 'tarrenby', true)->open(
             new VehicleKind($name, 'solid-axle-4x4'),
             'comes-goes',
             $note,
@@ -434,7 +448,7 @@ final class DemoCommand
         }
     }
 
-    private function play(
+    private function vehicle(
         string $preset,
         string $suspect,
         int $grade,

@@ -84,7 +84,7 @@ final class ShopController extends AbstractController
     #[Route('/shop/people', name: 'shop_person', methods: ['POST'])]
     #[IsGranted('ROLE_ADMIN')]
     #[IsCsrfTokenValid('submit', '_token')]
-    public function person(Request $request): Response
+    public function person(Request $request, #[CurrentUser] User $by): Response
     {
         $form = $request->request;
         try {
@@ -94,6 +94,7 @@ final class ShopController extends AbstractController
                 $form->getString('name'),
                 Role::tryFrom($form->getString('role')),
                 $form->getString('password'),
+                $by,
             );
         } catch (InvalidInput $wrong) {
             return $this->page($this->say->ui($wrong->key, $wrong->parameters), $form->all());
@@ -105,11 +106,11 @@ final class ShopController extends AbstractController
     #[Route('/shop/people/{id:person}/retire', name: 'shop_retire', methods: ['POST'])]
     #[IsGranted('ROLE_ADMIN')]
     #[IsCsrfTokenValid('submit', '_token')]
-    public function retire(User $person, Request $request): Response
+    public function retire(User $person, Request $request, #[CurrentUser] User $by): Response
     {
         try {
             $this->notByPin($request);
-            $this->people->retire($person);
+            $this->people->retire($person, $by);
         } catch (InvalidInput $wrong) {
             return $this->page($this->say->ui($wrong->key, $wrong->parameters), []);
         }

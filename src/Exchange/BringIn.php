@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
-use App\Account\Role;
 use App\Account\User;
 use App\Account\UserRepository;
 use App\Input\InvalidInput;
@@ -168,8 +167,7 @@ final readonly class BringIn
         );
         foreach (array_intersect_key($names, array_flip($own)) as $id => $name) {
             if (null === $this->users->find(Uuid::fromString($id))) {
-                $login = 'from-'.substr($id, -12);
-                $this->entities->persist(User::elsewhere(Uuid::fromString($id), $login, $name, Role::Technician));
+                $this->users->fromElsewhere(Uuid::fromString($id), $name);
             }
         }
         $log = [];

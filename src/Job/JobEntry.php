@@ -61,6 +61,9 @@ class JobEntry
     #[ORM\Column(type: 'json', nullable: true, options: ['jsonb' => true])]
     private ?array $claim;
 
+    /** Read once: an entry never changes. */
+    private ?Entry $read = null;
+
     /** @param array<string, mixed> $payload as it is to be kept */
     private function __construct(
         Uuid $id,
@@ -194,7 +197,7 @@ class JobEntry
     {
         $claim = $this->claim();
 
-        return new Entry(
+        return $this->read ??= new Entry(
             $this->id->toRfc4122(),
             $this->seq,
             Kind::from($this->kind)->read($this->payload),

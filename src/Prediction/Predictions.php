@@ -16,6 +16,7 @@ use Rodrel\Core\Prediction\SoundSignature;
 use Rodrel\Core\Vehicle\Layout;
 use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\Messenger\MessageBusInterface;
+use Symfony\Component\Messenger\Stamp\TransportNamesStamp;
 
 /**
  * What every fault of a vehicle would show: looked up as a file of constants on this node, then put together from the
@@ -193,6 +194,6 @@ final class Predictions
             $row->askAgain($now);
         }
         $this->entities->flush();
-        $this->bus->dispatch(new ComputeSignature($document));
+        $this->bus->dispatch(new ComputeSignature($document), [new TransportNamesStamp(['first'])]);
     }
 }

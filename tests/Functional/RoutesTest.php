@@ -216,7 +216,7 @@ final class RoutesTest extends ShopTestCase
         self::assertCount($before + 1, $this->kinds($job));
         $head = fn (): mixed => $this->one("SELECT head FROM job_line WHERE job_id = '$job'");
         self::assertSame($before, $head());
-        $worker = self::getContainer()->get('messenger.transport.work');
+        $worker = self::getContainer()->get('messenger.transport.first');
         self::assertInstanceOf(InMemoryTransport::class, $worker);
         $orders = array_map(static fn (Envelope $one): object => $one->getMessage(), $worker->getSent());
         self::assertEquals([new ProjectJob($job)], $orders);
