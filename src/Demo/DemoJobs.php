@@ -55,7 +55,10 @@ final readonly class DemoJobs
         return $this->read()[0]['people'];
     }
 
-    /** @return list<array<string, mixed>> documents of this shop, sealed, as if they had been played today */
+    /**
+     * @return list<array{job: array<string, mixed>, entries: list<array<string, mixed>>, ...}> documents of this shop,
+     *     sealed, as if they had been played today
+     */
     public function today(): array
     {
         [$head, $documents] = $this->read();
@@ -92,7 +95,7 @@ final readonly class DemoJobs
     /**
      * @return array{
      *     array{played_at: string, people: array<string, string>},
-     *     list<array{entries: list<array<string, mixed>>, ...}>
+     *     list<array{job: array<string, mixed>, entries: list<array<string, mixed>>, ...}>
      * }
      */
     private function read(): array
@@ -101,7 +104,7 @@ final readonly class DemoJobs
         $read = array_map(static fn (string $line): mixed => json_decode($line, true, 64, \JSON_THROW_ON_ERROR), $lines);
         /** @var array{played_at: string, people: array<string, string>} $head */
         $head = $read[0];
-        /** @var list<array{entries: list<array<string, mixed>>, ...}> $documents */
+        /** @var list<array{job: array<string, mixed>, entries: list<array<string, mixed>>, ...}> $documents */
         $documents = \array_slice($read, 1);
 
         return [$head, $documents];

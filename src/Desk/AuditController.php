@@ -32,14 +32,18 @@ final class AuditController extends AbstractController
     public function __invoke(): Response
     {
         $kinds = array_map(static fn (Kind $kind): string => $kind->value, self::DECIDES);
+        // each branch walks its kinds from the newest; what an undo took back stands in the same log
+        $newest = static fn (string $which): string => "(SELECT e.kind, e.payload->>'reason' AS reason, e.author_id,
+                e.recorded_at, e.job_id, e.seq, b.kind AS back, e.claim->>'name' AS claimed
+            FROM job_entry e
+            LEFT JOIN job_entry b ON e.kind = 'undo' AND b.job_id = e.job_id AND b.id::text = e.payload->>'cancels'
+            WHERE $which ORDER BY e.recorded_at DESC, e.seq DESC LIMIT ".self::MOST.')';
         $rows = $this->database->fetchAllAssociative(
-            "SELECT e.kind, e.payload->>'reason' AS reason, e.author_id, e.recorded_at, e.job_id, e.seq, j.unit,
-                    b.kind AS back, e.claim->>'name' AS claimed
-                FROM job_entry e JOIN job j ON j.id = e.job_id
-                LEFT JOIN job_entry b ON e.kind = 'undo' AND b.id::text = e.payload->>'cancels'
-                WHERE e.kind IN (:kinds) OR (e.kind = 'undo' AND b.kind IN (:kinds))
-                    OR (e.claim IS NOT NULL AND e.seq = 1)
-                ORDER BY e.recorded_at DESC, e.seq DESC LIMIT ".self::MOST,
+            'SELECT all_.*, j.unit FROM ('.implode(' UNION ALL ', [
+                $newest('e.kind IN (:kinds)'),
+                $newest("e.kind = 'undo' AND b.kind IN (:kinds)"),
+                $newest("e.kind = 'intake' AND e.claim IS NOT NULL AND e.seq = 1"),
+            ]).') all_ JOIN job j ON j.id = all_.job_id ORDER BY recorded_at DESC, seq DESC LIMIT '.self::MOST,
             ['kinds' => $kinds],
             ['kinds' => ArrayParameterType::STRING],
         );

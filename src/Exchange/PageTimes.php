@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Exchange;
 
 use App\Job\JobLine;
+use App\Job\JobLineRepository;
 use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\Job\Stage;
 use Symfony\Component\Uid\Uuid;
@@ -28,7 +29,7 @@ final class PageTimes
             throw new \InvalidArgumentException('Pages are timed on loopback only, like http://127.0.0.1:8377.');
         }
         $this->base = $base;
-        $signIn = ['login' => 'fenwarren', 'password' => 'thornwater', '_csrf_token' => 'csrf-token'];
+        $signIn = ['login' => 'aldershaw', 'password' => 'thornwater', '_csrf_token' => 'csrf-token'];
         $this->request('/sign-in', null);
         $this->request('/sign-in', $signIn);
         $line = $this->entities->getRepository(JobLine::class)->findOneBy(['stage' => Stage::Bench]);
@@ -67,7 +68,36 @@ final class PageTimes
             );
         }
 
+        $lists = [
+            'list' => '/',
+            'search' => '/?show=done&q=booster+hired',
+            'search, nothing found' => '/?show=done&q=zzz',
+            'done, its last page' => '/?show=done&page='.$this->lastPage(),
+            'due' => '/due',
+            'vehicle' => '/vehicles/'.$this->busiest(),
+            'decided by leads' => '/shop/audit',
+        ];
+        foreach ($lists as $what => $path) {
+            $rows[] = $this->row($what, $path, $this->many($path), $empty, 3);
+        }
+
         return $rows;
+    }
+
+    private function lastPage(): int
+    {
+        $done = $this->entities->getRepository(JobLine::class)->count(['stage' => Stage::Done]);
+
+        return max(1, (int) ceil($done / JobLineRepository::PER_PAGE));
+    }
+
+    /** The vehicle with the most jobs. */
+    private function busiest(): string
+    {
+        $sql = 'SELECT vehicle_id FROM job GROUP BY vehicle_id ORDER BY count(*) DESC, vehicle_id LIMIT 1';
+        $id = $this->entities->getConnection()->fetchOne($sql);
+
+        return \is_string($id) ? $id : throw new \RuntimeException('The demo has vehicles.');
     }
 
     /**

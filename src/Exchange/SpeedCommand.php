@@ -54,16 +54,9 @@ final readonly class SpeedCommand
         SymfonyStyle $io,
         #[Option('print JSON instead of a table')] bool $json = false,
         #[Option('a running demo shop, http://127.0.0.1:8377: its pages are timed too')] ?string $pages = null,
+        #[Option('nothing but the pages')] bool $onlyPages = false,
     ): int {
-        $rows = [];
-        foreach (array_keys($this->catalogue->presets) as $preset) {
-            array_push($rows, ...$this->ofPreset($preset));
-        }
-        $preset = array_key_first($this->catalogue->presets);
-        $few = $this->onTheWeb((string) $preset, self::FEW);
-        $many = $this->onTheWeb((string) $preset, self::MANY);
-        $rows[] = ['what' => self::FEW.' readings judged', 'of' => (string) $preset, 'aim' => ''] + $few;
-        $rows[] = ['what' => self::MANY.' readings judged', 'of' => (string) $preset, 'aim' => ''] + $many;
+        $rows = $onlyPages ? [] : $this->ofTheModel();
         array_push($rows, ...null === $pages ? [] : $this->pages->measure($pages));
         $peak = round(memory_get_peak_usage() / 1e6, 1);
         if ($json) {
@@ -77,6 +70,22 @@ final readonly class SpeedCommand
         $io->writeln('Peak memory '.$peak.' MB');
 
         return 0;
+    }
+
+    /** @return list<array{what: string, of: string, aim: string, min: float, median: float, max: float}> */
+    private function ofTheModel(): array
+    {
+        $rows = [];
+        foreach (array_keys($this->catalogue->presets) as $preset) {
+            array_push($rows, ...$this->ofPreset($preset));
+        }
+        $preset = array_key_first($this->catalogue->presets);
+        $few = $this->onTheWeb((string) $preset, self::FEW);
+        $many = $this->onTheWeb((string) $preset, self::MANY);
+        $rows[] = ['what' => self::FEW.' readings judged', 'of' => (string) $preset, 'aim' => ''] + $few;
+        $rows[] = ['what' => self::MANY.' readings judged', 'of' => (string) $preset, 'aim' => ''] + $many;
+
+        return $rows;
     }
 
     /** @return list<array{what: string, of: string, aim: string, min: float, median: float, max: float}> */

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\History;
 
-use App\Job\JobEntry;
 use App\Job\JobEntryRepository;
+use App\Job\JobLine;
 use App\Job\JobLineRepository;
 use App\Text\Say;
-use Rodrel\Core\Log\Entry;
-use Rodrel\Core\Log\Story;
+use Symfony\Component\Uid\Uuid;
 
 /** The open items of all vehicles, the first due first. */
 final readonly class DueView
@@ -26,12 +25,10 @@ final readonly class DueView
     public function all(): array
     {
         $items = [];
-        foreach ($this->lines->withOpenItems(self::MOST) as $line) {
-            $read = array_map(
-                static fn (JobEntry $entry): ?Entry => $entry->readable(),
-                $this->entries->logOf($line->jobId()),
-            );
-            foreach (Story::of(array_values(array_filter($read)))->openItems() as $entry) {
+        $lines = $this->lines->withOpenItems(self::MOST);
+        $stories = $this->entries->storiesOf(array_map(static fn (JobLine $line): Uuid => $line->jobId(), $lines));
+        foreach ($lines as $line) {
+            foreach ($stories[$line->jobId()->toRfc4122()]->openItems() as $entry) {
                 $items[] = [
                     'job' => (string) $line->jobId(),
                     'unit' => $line->unit,

@@ -27,8 +27,10 @@ final readonly class VehicleHistory
     {
         $jobs = $this->jobs->findBy(['vehicleId' => $vehicle], ['openedAt' => 'ASC']);
 
+        $stories = $this->entries->storiesOf(array_map(static fn (Job $job): Uuid => $job->id(), $jobs));
+
         return array_map(
-            fn (Job $job): array => ['job' => $job, 'story' => $this->entries->storyOf($job->id())],
+            static fn (Job $job): array => ['job' => $job, 'story' => $stories[$job->id()->toRfc4122()]],
             $jobs,
         );
     }

@@ -9,6 +9,7 @@ use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Component\Clock\ClockInterface;
+use Symfony\Component\Uid\Uuid;
 
 /** A vehicle that came back: what was done before where it is suspected now, and what was left untouched there. */
 final readonly class CameBack
@@ -78,13 +79,15 @@ final readonly class CameBack
     private function before(LoadedJob $loaded): array
     {
         $since = $this->clock->now()->getTimestamp() - self::LATELY_DAYS * self::DAY_S;
+        $others = array_filter(
+            $this->jobs->findBy(['vehicleId' => $loaded->job->vehicleId()], ['openedAt' => 'DESC']),
+            static fn (Job $job): bool => !$job->id()->equals($loaded->job->id())
+                && $job->openedAt() <= $loaded->job->openedAt(),
+        );
+        $ids = array_map(static fn (Job $job): Uuid => $job->id(), array_values($others));
         $before = [];
-        foreach ($this->jobs->findBy(['vehicleId' => $loaded->job->vehicleId()], ['openedAt' => 'DESC']) as $job) {
-            if ($job->id()->equals($loaded->job->id()) || $job->openedAt() > $loaded->job->openedAt()) {
-                continue;
-            }
-            $repaired = $this->entries->storyOf($job->id())->entriesOf(RepairedPayload::class);
-            foreach (array_reverse($repaired) as $entry) {
+        foreach ($this->entries->storiesOf($ids) as $story) {
+            foreach (array_reverse($story->entriesOf(RepairedPayload::class)) as $entry) {
                 if ($entry->takenAt->getTimestamp() >= $since) {
                     $before[] = $entry;
                 }

@@ -11,6 +11,7 @@ use Symfony\Component\Uid\Uuid;
 /** A vehicle in the shop with a complaint. All that happens to it is in its log. */
 #[ORM\Entity(repositoryClass: JobRepository::class)]
 #[ORM\Table(name: 'job')]
+#[ORM\Index(name: 'job_vehicle', columns: ['vehicle_id'])]
 class Job
 {
     /** What practice vehicles are called, before their number. */

@@ -17,6 +17,7 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Entity(repositoryClass: JobEntryRepository::class)]
 #[ORM\Table(name: 'job_entry')]
 #[ORM\UniqueConstraint(name: 'job_entry_seq', columns: ['job_id', 'seq'])]
+#[ORM\Index(name: 'job_entry_kind', columns: ['kind', 'recorded_at'])]
 class JobEntry
 {
     /** Version of the payload shapes in docs/formats. */
@@ -147,6 +148,11 @@ class JobEntry
         } catch (CoreException) {
             return null;
         }
+    }
+
+    public function jobId(): Uuid
+    {
+        return $this->jobId;
     }
 
     /** @return array<string, mixed> */

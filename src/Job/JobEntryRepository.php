@@ -6,7 +6,6 @@ namespace App\Job;
 
 use Doctrine\Bundle\DoctrineBundle\Repository\ServiceEntityRepository;
 use Doctrine\Persistence\ManagerRegistry;
-use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Story;
 use Symfony\Component\Uid\Uuid;
 
@@ -27,8 +26,26 @@ final class JobEntryRepository extends ServiceEntityRepository
     /** What a job's log tells, as far as it can be read; without what follows from it. */
     public function storyOf(Uuid $jobId): Story
     {
-        $read = array_map(static fn (JobEntry $entry): ?Entry => $entry->readable(), $this->logOf($jobId));
+        return $this->storiesOf([$jobId])[$jobId->toRfc4122()];
+    }
 
-        return Story::of(array_values(array_filter($read)));
+    /**
+     * The same of many jobs, in one query.
+     *
+     * @param list<Uuid> $jobs
+     *
+     * @return array<string, Story> by job, in their order
+     */
+    public function storiesOf(array $jobs): array
+    {
+        $read = array_fill_keys(array_map(static fn (Uuid $id): string => $id->toRfc4122(), $jobs), []);
+        foreach ([] === $jobs ? [] : $this->findBy(['jobId' => $jobs], ['jobId' => 'ASC', 'seq' => 'ASC']) as $entry) {
+            $core = $entry->readable();
+            if (null !== $core) {
+                $read[$entry->jobId()->toRfc4122()][] = $core;
+            }
+        }
+
+        return array_map(Story::of(...), $read);
     }
 }

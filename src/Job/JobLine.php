@@ -12,6 +12,8 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Entity(repositoryClass: JobLineRepository::class)]
 #[ORM\Table(name: 'job_line')]
 #[ORM\Index(name: 'job_line_open', columns: ['stage', 'touched_at'])]
+#[ORM\Index(name: 'job_line_words', columns: ['search'])]
+#[ORM\Index(name: 'job_line_items', columns: ['open_items', 'touched_at'])]
 class JobLine
 {
     #[ORM\Id]

@@ -37,6 +37,12 @@ final class Projector
         $this->waiting[$loaded->id()] = $loaded;
     }
 
+    /** Whoever wrote the line himself says so. */
+    public function forget(string $id): void
+    {
+        unset($this->waiting[$id]);
+    }
+
     /**
      * Asked for by what changes lines without an entry: predictions that arrived, settings, rules. The worker does it.
      *

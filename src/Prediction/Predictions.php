@@ -183,17 +183,21 @@ final class Predictions
     /** @param array<array-key, mixed> $document */
     private function order(string $key, array $document): void
     {
-        $row = $this->entities->find(StoredSignature::class, $key);
+        // of pages that ask at once one orders it, and again where the order was lost
         $now = $this->clock->now();
-        if (null === $row) {
-            $preset = \is_string($document['id'] ?? null) ? $document['id'] : '';
-            $this->entities->persist(new StoredSignature($key, $preset, $now));
-        } elseif ($now->getTimestamp() - $row->askedAt()->getTimestamp() < self::LOST_AFTER_S) {
+        $ordered = $this->entities->getConnection()->executeStatement(
+            'INSERT INTO signature AS s (hash, preset, done, total, asked_at) VALUES (:key, :preset, 0, 0, :now)
+             ON CONFLICT (hash) DO UPDATE SET asked_at = :now WHERE s.asked_at <= :lost',
+            [
+                'key' => $key,
+                'preset' => \is_string($document['id'] ?? null) ? $document['id'] : '',
+                'now' => $now->format(\DATE_ATOM),
+                'lost' => $now->modify('-'.self::LOST_AFTER_S.' seconds')->format(\DATE_ATOM),
+            ],
+        );
+        if (0 === $ordered) {
             return;
-        } else {
-            $row->askAgain($now);
         }
-        $this->entities->flush();
         $this->bus->dispatch(new ComputeSignature($document), [new TransportNamesStamp(['first'])]);
     }
 }

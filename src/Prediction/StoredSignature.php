@@ -37,11 +37,6 @@ class StoredSignature
         $this->askedAt = $askedAt;
     }
 
-    public function askAgain(\DateTimeImmutable $at): void
-    {
-        $this->askedAt = $at;
-    }
-
     public function askedAt(): \DateTimeImmutable
     {
         return $this->askedAt;

@@ -229,15 +229,17 @@ final class WholeJobTest extends BrowserTestCase
     private function prove(Chrome $chrome, ModelAnswers $vehicle, string $job): void
     {
         for ($i = 0; $i < 12 && !str_contains($chrome->text('h1'), 'Proved'); ++$i) {
-            $chrome->follow('n');
+            if ($job.'/proof' === $chrome->path()) {
+                $chrome->follow('n');
+            }
             $this->openGates($chrome);
             if ([] !== $chrome->all('form.round')) {
                 $this->typeRound($chrome, $vehicle, '.round-acts button.wide');
                 continue;
             }
             $this->typeSheet($chrome, $vehicle->keys(basename($chrome->path())));
-            self::assertSame($job.'/proof', $chrome->path());
         }
+        self::assertSame($job.'/proof', $chrome->path(), 'one sheet led to the next');
     }
 
     private function choose(Chrome $chrome, string $name, string $value): void
