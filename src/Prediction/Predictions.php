@@ -24,8 +24,6 @@ use Symfony\Component\Messenger\Stamp\TransportNamesStamp;
  */
 final class Predictions
 {
-    /** An order not finished after so long was lost with its worker and is given again (s). */
-    private const LOST_AFTER_S = 120;
     /** @var array<string, Signature> */
     private array $loaded = [];
     /** @var array<string, SoundSignature> */
@@ -40,6 +38,7 @@ final class Predictions
         private readonly MessageBusInterface $bus,
         private readonly ClockInterface $clock,
         private readonly SignatureFiles $files,
+        private readonly Orders $orders,
         SourceHash $sources,
     ) {
         $this->keys = $catalogue->keys($sources->predicting());
@@ -183,21 +182,8 @@ final class Predictions
     /** @param array<array-key, mixed> $document */
     private function order(string $key, array $document): void
     {
-        // of pages that ask at once one orders it, and again where the order was lost
-        $now = $this->clock->now();
-        $ordered = $this->entities->getConnection()->executeStatement(
-            'INSERT INTO signature AS s (hash, preset, done, total, asked_at) VALUES (:key, :preset, 0, 0, :now)
-             ON CONFLICT (hash) DO UPDATE SET asked_at = :now WHERE s.asked_at <= :lost',
-            [
-                'key' => $key,
-                'preset' => \is_string($document['id'] ?? null) ? $document['id'] : '',
-                'now' => $now->format(\DATE_ATOM),
-                'lost' => $now->modify('-'.self::LOST_AFTER_S.' seconds')->format(\DATE_ATOM),
-            ],
-        );
-        if (0 === $ordered) {
-            return;
+        if ($this->orders->take($key, \is_string($document['id'] ?? null) ? $document['id'] : '')) {
+            $this->bus->dispatch(new ComputeSignature($document), [new TransportNamesStamp(['first'])]);
         }
-        $this->bus->dispatch(new ComputeSignature($document), [new TransportNamesStamp(['first'])]);
     }
 }

@@ -18,15 +18,13 @@ use Symfony\Component\Messenger\MessageBusInterface;
 /** What two faults at once would show: kept pair by pair in the database, computed by the worker as jobs ask for it. */
 final class StoredPairs
 {
-    /** An order not finished after so long was lost with its worker and is given again (s). */
-    private const LOST_AFTER_S = 120;
-
     private readonly PredictionKeys $keys;
 
     public function __construct(
         private readonly Catalogue $catalogue,
         private readonly EntityManagerInterface $entities,
         private readonly MessageBusInterface $bus,
+        private readonly Orders $orders,
         private readonly ClockInterface $clock,
         SourceHash $sources,
     ) {
@@ -54,20 +52,16 @@ final class StoredPairs
             $rows[$row->key] = $row;
         }
         $found = $missing = [];
-        $now = $this->clock->now();
         foreach ($couples as $name => [$one, $other]) {
             $row = $rows[$keys[$name]] ?? null;
             $data = $row?->data();
             if (null !== $data) {
                 $found[$name] = FaultSignature::fromArray($data);
-            } elseif (null === $row || $now->getTimestamp() - $row->askedAt()->getTimestamp() >= self::LOST_AFTER_S) {
-                $row?->askAgain($now);
-                $this->entities->persist($row ?? new StoredSignature($keys[$name], $layout->id, $now));
+            } elseif ($this->orders->take($keys[$name], $layout->id)) {
                 $missing[] = [(string) $one, (string) $other];
             }
         }
         if ([] !== $missing) {
-            $this->entities->flush();
             $this->bus->dispatch(new ComputePairs($document, $missing));
         }
 

@@ -28,18 +28,13 @@ class StoredSignature
     private ?string $data = null;
 
     #[ORM\Column(type: 'datetimetz_immutable')]
-    private \DateTimeImmutable $askedAt;
+    public readonly \DateTimeImmutable $askedAt;
 
     public function __construct(string $key, string $preset, \DateTimeImmutable $askedAt)
     {
         $this->key = $key;
         $this->preset = $preset;
         $this->askedAt = $askedAt;
-    }
-
-    public function askedAt(): \DateTimeImmutable
-    {
-        return $this->askedAt;
     }
 
     public function progress(int $done, int $total): void
