@@ -1,7 +1,9 @@
 import { draftKey, draftName, isSheet } from './drafts.js';
 
-/** A second tap so soon is the same one (ms). */
-const SAME_MS = 1500;
+/** A second tap while the first is on its way is the same one; after so long it may go again (ms). */
+const SAME_MS = 60_000;
+/** After so long somebody wonders whether it went (ms). */
+const WONDERS_MS = 1500;
 
 const hidden = (form, name, value) => {
     const field = form.querySelector(`input[name=${name}]`) ?? form.appendChild(document.createElement('input'));
@@ -59,6 +61,13 @@ export function forms() {
             return;
         }
         form.dataset.gone = String(now);
+        setTimeout(() => {
+            const line = document.getElementById('slow');
+            if (line && form.dataset.gone) {
+                line.hidden = false;
+                line.textContent = line.dataset.said;
+            }
+        }, WONDERS_MS);
         if (isSheet(form)) {
             const what = event.submitter?.textContent.trim().replace(/\s+/g, ' ') ?? '';
             const title = document.querySelector('h1')?.textContent.trim() ?? document.title;
@@ -72,5 +81,6 @@ export function forms() {
             delete form.dataset.gone;
             delete form.dataset.asked;
         }
+        document.getElementById('slow')?.setAttribute('hidden', '');
     });
 }

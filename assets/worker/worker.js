@@ -7,9 +7,11 @@ const SHELL = 'rodrel-shell-1';
 const PAGES = 'rodrel-pages-1';
 const NO_NETWORK = '/no-network';
 const LIFETIME_MS = 24 * 3600 * 1000;
-/** How long a page may take before the kept one is shown, and a sheet before it is kept (ms). */
-const PAGE_MS = 12000;
-const POST_MS = 20000;
+/** How long a page and a sheet may take before the shop is asked whether it is there, and that answer (ms). */
+const PAGE_MS = 5000;
+const POST_MS = 8000;
+const HERE_MS = 4000;
+const HERE = '/here';
 const JOB = /^\/jobs\/[0-9a-f-]{36}/;
 const KEPT = /^\/(jobs\/[0-9a-f-]{36}(\/(?!report\.pdf|job\.json|readings\.csv|head).*)?)?$/;
 const SENT_LATER = /^\/jobs\/[0-9a-f-]{36}\/(entries|photos|repair)$/;
@@ -114,15 +116,13 @@ async function sendAll() {
         }
         let answer;
         try {
-            answer = await within(POST_MS * 3, (signal) =>
-                fetch(item.url, {
-                    method: 'POST',
-                    body: form,
-                    headers: { 'X-Kept-For': String(Math.max(0, Math.round((Date.now() - item.made) / 1000))) },
-                    redirect: 'manual',
-                    signal,
-                }),
-            );
+            const asked = fetch(item.url, {
+                method: 'POST',
+                body: form,
+                headers: { 'X-Kept-For': String(Math.max(0, Math.round((Date.now() - item.made) / 1000))) },
+                redirect: 'manual',
+            });
+            answer = await patient(asked, POST_MS);
         } catch {
             break; // still no network
         }
@@ -141,6 +141,22 @@ async function sendAll() {
         for (const page of await clients.matchAll({ type: 'window' })) {
             page.postMessage({ sent });
         }
+    }
+}
+
+/**
+ * Slow is not offline: what is late is waited for as long as the web server answers at all, however busy the shop
+ * behind it is. Rejects where there is no network.
+ */
+async function patient(asked, ms) {
+    const late = Symbol('late');
+    asked.catch(() => {}); // said by whoever waits for it
+    for (;;) {
+        const first = await Promise.race([asked, new Promise((done) => setTimeout(done, ms, late))]);
+        if (first !== late) {
+            return first;
+        }
+        await within(HERE_MS, (signal) => fetch(HERE, { method: 'HEAD', cache: 'no-store', signal }));
     }
 }
 
@@ -182,11 +198,7 @@ const offline = async (path) =>
 async function page(request) {
     const old = await kept(request.url);
     try {
-        // a navigation cannot be given a signal: it is raced instead
-        const response = await Promise.race([
-            fetch(request),
-            new Promise((_, late) => setTimeout(late, old ? PAGE_MS : PAGE_MS * 6)),
-        ]);
+        const response = await patient(fetch(request), PAGE_MS);
         const html = response.ok && (response.headers.get('Content-Type') ?? '').startsWith('text/html');
         if (html && KEPT.test(new URL(request.url).pathname)) {
             await storePage(request.url, response.clone());
@@ -201,7 +213,7 @@ async function page(request) {
 async function post(request) {
     const copy = request.clone();
     try {
-        return await Promise.race([fetch(request), new Promise((_, late) => setTimeout(late, POST_MS))]);
+        return await patient(fetch(request), POST_MS);
     } catch {
         return keep(request, await copy.formData());
     }

@@ -90,6 +90,45 @@ final class KeptTest extends BrowserTestCase
         self::assertQuiet($chrome);
     }
 
+    /** Twenty seconds for an answer are no missing network: it is said as sent, and a second tap is the same entry. */
+    public function testASlowShopIsWaitedFor(): void
+    {
+        $chrome = $this->chrome(412, 900)->signIn('fenwarren');
+        $job = $this->openJob($chrome, 'Draft 5', 'split=diagonal', 'rear=drum', 'what=drags', 'where=lf');
+        $this->until($chrome, 'return !!navigator.serviceWorker.controller;');
+        $chrome->go($job.'/bench');
+        foreach (['9000' => 'spin@vehicle', '20000' => 'pump@vehicle'] as $ms => $check) {
+            $chrome->go("$job/checks/$check");
+            while ([] !== $chrome->all('.gate button')) {
+                $chrome->tap('.gate button');
+            }
+            $chrome->driver->executeScript("document.cookie = 'slow=$ms; path=/';");
+            $send = [] === $chrome->all('.answers .fork button') ? self::RECORD : '.answers .fork button';
+            if (self::RECORD === $send) {
+                $chrome->touch('.answers [data-key="0"]');
+            }
+            // while a page is on its way the browser answers nobody: the page looks and taps again by itself
+            $chrome->driver->executeScript(
+                'setTimeout(() => { sessionStorage.slow = document.getElementById("slow").innerText; '
+                    .'document.querySelector(arguments[0]).click(); }, 3000);',
+                [$send],
+            );
+            $chrome->touch($send);
+            for ($i = 0; $i < 300 && $chrome->path() !== $job.'/bench'; ++$i) {
+                usleep(200_000);
+            }
+            $chrome->driver->executeScript("document.cookie = 'slow=; path=/; max-age=0';");
+            self::assertSame($job.'/bench', $chrome->ready()->path());
+            self::assertStringStartsWith('Sent.', $chrome->driver->executeScript('return sessionStorage.slow;'));
+            self::assertSame('', $chrome->driver->executeScript('return document.documentElement.dataset.asOf ?? "";'));
+            self::assertSame(0, $chrome->driver->executeScript(
+                "return document.querySelector('.outbox details').offsetHeight;",
+            ), 'nothing waits to be sent');
+        }
+        self::assertCount(2, $chrome->all('.trail-list form'), 'each once');
+        $this->assertQuietConsole($chrome);
+    }
+
     public function testANetworkThatComesAndGoes(): void
     {
         self::$server = OwnServer::open();
