@@ -57,7 +57,7 @@ final readonly class YearCommand
         $added = 0;
         for ($n = 0; $n < $jobs; ++$n) {
             $ago = (int) (self::YEAR_S * (1.0 - ($n + 1) / ($jobs + 1)));
-            $added += $this->copy($documents[$n % \count($documents)], 1 + $n * 7 % $vehicles, $ago);
+            $added += $this->copy($documents[$n % \count($documents)], 1 + $n % $vehicles, $ago);
             if (0 === $n % self::AT_ONCE) {
                 $this->entities->clear();
             }
