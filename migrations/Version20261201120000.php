@@ -13,7 +13,8 @@ use Doctrine\Migrations\AbstractMigration;
  */
 final class Version20261201120000 extends AbstractMigration
 {
-    private const OWNER = "pg_has_role(session_user, (SELECT relowner FROM pg_class WHERE oid = 'public.person'::regclass), 'USAGE')";
+    private const OWNER = "pg_has_role(session_user,
+        (SELECT relowner FROM pg_class WHERE oid = 'public.person'::regclass), 'USAGE')";
 
     public function up(Schema $schema): void
     {

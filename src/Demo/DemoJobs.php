@@ -101,7 +101,8 @@ final readonly class DemoJobs
     private function read(): array
     {
         $lines = file($this->file(), \FILE_IGNORE_NEW_LINES) ?: throw new \LogicException('The demo ships with it.');
-        $read = array_map(static fn (string $line): mixed => json_decode($line, true, 64, \JSON_THROW_ON_ERROR), $lines);
+        $flags = \JSON_THROW_ON_ERROR;
+        $read = array_map(static fn (string $line): mixed => json_decode($line, true, 64, $flags), $lines);
         /** @var array{played_at: string, people: array<string, string>} $head */
         $head = $read[0];
         /** @var list<array{job: array<string, mixed>, entries: list<array<string, mixed>>, ...}> $documents */

@@ -95,7 +95,9 @@ final readonly class YearCommand
         ($this->bringIn)($document, $by);
         $this->projector->forget($to);
         $this->entities->getConnection()->executeStatement(
-            "INSERT INTO job_line SELECT (jsonb_populate_record(l, jsonb_build_object('job_id', :to::uuid, 'unit', :unit::text,
+            "INSERT INTO job_line SELECT (jsonb_populate_record(l, jsonb_build_object(
+                'job_id', :to::uuid,
+                'unit', :unit::text,
                 'search', replace(l.search, lower(l.unit), lower(:unit::text)),
                 'opened_at', l.opened_at - :ago * interval '1 second',
                 'touched_at', l.touched_at - :ago * interval '1 second'))).* FROM job_line l WHERE l.job_id = :from",

@@ -7,7 +7,7 @@ namespace App\Prediction;
 use Doctrine\DBAL\Connection;
 use Symfony\Component\Clock\ClockInterface;
 
-/** Who gives an order to the worker: of pages that want the same at once one does, and again where an order was lost. */
+/** Who gives an order to the worker: of pages that want the same at once one does, and again where it was lost. */
 final readonly class Orders
 {
     /** An order not finished after so long was lost with its worker and is given again (s). */
