@@ -175,16 +175,19 @@ final class PeopleTest extends ShopTestCase
         for ($n = 0; $n < 5; ++$n) {
             self::assertStringNotContainsString('Too many', $try('tarrenby', '10.0.0.1'));
         }
+        $this->whoWaitsWaits();
         self::assertStringContainsString('Too many', $try('tarrenby', '10.0.0.1', self::PASSWORD), 'nor the right one');
         self::assertSame('in', $try('tarrenby', '10.0.0.2', self::PASSWORD), 'from elsewhere it is still open');
         $this->client->restart();
         for ($n = 0; $n < 20; ++$n) {
             $try('quillane', '10.0.1.'.$n);
         }
+        $this->whoWaitsWaits();
         self::assertStringContainsString('Too many', $try('quillane', '10.0.2.1'), 'many places, one name');
         for ($n = 0; $n < 40; ++$n) {
             $try('nobody'.$n, '10.0.3.1');
         }
+        $this->whoWaitsWaits();
         self::assertStringContainsString('Too many', $try('fenwarren', '10.0.3.1'), 'one place, many names');
         $this->waitsAreOver();
         self::assertSame('in', $try('fenwarren', '10.0.3.1', self::PASSWORD));
@@ -312,6 +315,16 @@ final class PeopleTest extends ShopTestCase
     private function post(string $path, array $fields): void
     {
         $this->client->request('POST', $path, ['_token' => 'csrf-token'] + $fields);
+    }
+
+    /** Whoever waits does so for another minute, however slow this machine is. */
+    private function whoWaitsWaits(): void
+    {
+        self::getContainer()
+            ->get(Connection::class)
+            ->executeStatement(
+                "UPDATE login_slowdown SET wait_until = now() + interval '1 minute' WHERE wait_until > last_at",
+            );
     }
 
     private function waitsAreOver(): void
