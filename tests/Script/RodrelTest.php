@@ -263,6 +263,9 @@ final class RodrelTest extends TestCase
                 ."AND relnamespace = 'public'::regnamespace";
             $owner($owner($all));
         }
+        foreach (['person_save', 'person_secret', 'person_elsewhere'] as $function) {
+            $owner("ALTER FUNCTION $function OWNER TO plain");
+        }
         $owner('ALTER SCHEMA public OWNER TO plain');
         $mighty = $url('rodrel', 'owner');
         $plain = str_replace('//rodrel:'.$password('owner').'@', '//plain:plain@', $mighty);
