@@ -1,6 +1,7 @@
 import Alpine from '@alpinejs/csp';
 import { keys, words } from './scripts/keys.js';
-import { countdown, stopwatch, sheet, speaker, strokes, heatClock, photo, gauge, reader } from './scripts/check.js';
+import { countdown, gauge, heatClock, photo, reader, rest } from './scripts/check.js';
+import { sheet, speaker, stopwatch, strokes } from './scripts/check.js';
 import { instruments } from './scripts/instruments.js';
 import { intake } from './scripts/intake.js';
 import { stepper } from './scripts/stepper.js';
@@ -14,6 +15,7 @@ import { news, waiting } from './scripts/news.js';
 
 Alpine.data('stopwatch', stopwatch);
 Alpine.data('sheet', sheet);
+Alpine.data('rest', rest);
 Alpine.data('speaker', speaker);
 Alpine.data('reader', reader);
 Alpine.data('strokes', strokes);

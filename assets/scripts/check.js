@@ -27,13 +27,49 @@ export const stopwatch = () => ({
     },
 });
 
+/** Answers every row below that has no answer yet with what is as it should be, but what is asked by itself. */
+const fillBest = (root) => {
+    for (const row of root.querySelectorAll('[data-row]:not(:has(input:checked))')) {
+        if (!row.closest('[data-alone]')) {
+            row.querySelector('input[type=radio]').checked = true;
+        }
+    }
+};
+
+/** What still wants an answer: a row without a word, a figure that nobody typed. */
+const firstOpen = (form) =>
+    [...form.querySelectorAll('[data-row], .answer-number > [name*=number]')].find((one) =>
+        one.matches('input') ? one.value.trim() === '' : !one.querySelector('input:checked'),
+    );
+
+/** Records where everything is answered; else it leads to what is not. */
+const recordOrAsk = (form) => {
+    const open = firstOpen(form);
+    if (open) {
+        open.scrollIntoView({ block: 'center' });
+        (open.matches('input') ? open : open.querySelector('input'))?.focus();
+        return;
+    }
+    form.requestSubmit(form.querySelector('[data-key=enter]'));
+};
+
 /** The answers of a check: every row that has none yet is as it should be, in one go. */
 export const sheet = () => ({
     best() {
-        for (const row of this.$root.querySelectorAll('[data-row]:not(:has(input:checked))')) {
-            row.querySelector('input[type=radio]').checked = true;
-        }
+        fillBest(this.$root);
         this.$root.querySelector('[data-key=enter]')?.focus();
+    },
+    all() {
+        fillBest(this.$root);
+        recordOrAsk(this.$root.querySelector('form.answers'));
+    },
+});
+
+/** The same for a whole round. */
+export const rest = () => ({
+    all() {
+        fillBest(this.$root.closest('form'));
+        recordOrAsk(this.$root.closest('form'));
     },
 });
 

@@ -2,6 +2,7 @@
 export const stepper = () => ({
     n: 0,
     skipped: 0,
+    all: false,
     init() {
         this.$root.addEventListener('input', (event) => this.heard(event.target));
         this.$nextTick(() => this.look());
@@ -20,6 +21,7 @@ export const stepper = () => ({
     look() {
         this.n = this.$root.querySelectorAll('[data-tick]:checked').length;
         this.skipped = this.before().length;
+        this.all = this.$root.querySelector('[data-tick]:not(:checked)') === null;
         for (const figure of this.$root.querySelectorAll('[data-figure]')) {
             figure.required = figure.closest('.step-line, li').querySelector('[data-tick]').checked;
         }

@@ -398,7 +398,7 @@ final class CatalogueTest extends TestCase
             'proof',
             '{"wet": ["good"]}',
             '{"wet": ["fine"]}',
-            '/proof/criteria/5',
+            '/proof/criteria/6',
             'fine',
         ];
         yield 'a procedure that is not there' => [
@@ -412,14 +412,14 @@ final class CatalogueTest extends TestCase
             'procedures',
             '"torque_nm": [18, 30]',
             '"torque_nm": [30, 18]',
-            '/procedures/procedures/hose/steps/10',
+            '/procedures/procedures/hose/steps/11',
             'rises',
         ];
         yield 'wheel nuts by hand' => [
             'procedures',
             '"torque_nm": [90, 130]',
             '"torque_nm": [9, 13]',
-            '/procedures/procedures/hose/steps/16/torque_nm',
+            '/procedures/procedures/hose/steps/17/torque_nm',
             '45 N',
         ];
         yield 'a joint that stays open' => [
@@ -441,7 +441,7 @@ final class CatalogueTest extends TestCase
             'procedures',
             '{"id": "sealing-washers", "count": 2}',
             '{"id": "sealing-washers", "count": 1}',
-            '/procedures/procedures/hose/steps/10/uses',
+            '/procedures/procedures/hose/steps/11/uses',
             'too few',
             '"uses": "sealing-washers"',
         ];

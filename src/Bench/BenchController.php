@@ -39,7 +39,7 @@ final class BenchController extends RendersJob
     }
 
     #[Route('/jobs/{id:job}/bench', name: 'job_bench', methods: ['GET'])]
-    public function __invoke(Job $job, Request $request, CameBack $cameBack): Response
+    public function __invoke(Job $job, Request $request, CameBack $cameBack, GateView $gates): Response
     {
         $loaded = ($this->readJob)($job);
         $state = $loaded->state;
@@ -50,6 +50,9 @@ final class BenchController extends RendersJob
 
         return $this->page('bench/bench.html.twig', $loaded, 'bench', new BenchPage(
             next: null === $advice?->next ? null : $proposal($advice->next),
+            gates: null === $advice?->next || [] === $advice->next->gates || null === $advice->next->check->onlyRow()
+                ? []
+                : $gates->before($loaded, $advice->next->at),
             reason: null === $advice ? null : $this->say->ui('bench.reason.'.$advice->reason),
             repair: null === $advice?->repair ? null : (string) $advice->repair,
             again: array_map($again, $advice->again ?? []),

@@ -12,6 +12,7 @@ final readonly class BenchPage
 {
     /**
      * @param array<string, mixed>|null $next
+     * @param list<array<string, mixed>> $gates what stands before it, where its answer is one tap
      * @param list<array{name: string, asked: bool, check: string}> $again
      * @param list<array<string, mixed>> $others
      * @param list<array{id: string, name: string, minutes: int}> $alongside
@@ -32,6 +33,7 @@ final readonly class BenchPage
      */
     public function __construct(
         public ?array $next,
+        public array $gates,
         public ?string $reason,
         public ?string $repair,
         public array $again,

@@ -10,6 +10,7 @@ use App\Job\RendersJob;
 use App\Text\Units;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Check\Check;
+use Rodrel\Core\Check\Observer\StillObserver;
 use Rodrel\Core\Isolation\Stop;
 use Rodrel\Core\Isolation\Walk;
 use Rodrel\Core\Vocabulary\CheckAt;
@@ -133,6 +134,8 @@ final class RoundController extends RendersJob
             'foot' => $manner->footN,
             'spoken' => array_map(fn (string $word): string => $this->say->text('say.'.$word), $manner->spoken),
             'made' => $loaded->state->situation->made($stop->at),
+            // what the whole job is about is answered by itself, never with the rest
+            'alone' => $proves && $check->firstRow()->observer instanceof StillObserver,
             'rows' => $this->rows($check, $stop, $proves),
         ];
     }

@@ -7,18 +7,15 @@ namespace App\Bleed;
 use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
-use App\Shop\ShopSettings;
 use Rodrel\Core\Bleeding\BleedMethod;
-use Rodrel\Core\Bleeding\BleedOrder;
 use Rodrel\Core\Bleeding\BleedPlan;
 use Rodrel\Core\Bleeding\BleedSums;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Job\Stage;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\BledPayload;
-use Rodrel\Core\Log\Payload\BleedHow;
 use Rodrel\Core\Log\Payload\BleedPayload;
-use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Repair\SheetStep;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Component\HttpFoundation\Request;
@@ -28,7 +25,7 @@ use Symfony\Component\Routing\Attribute\Route;
 /** The bleed run: order, strokes and bubbles per wheel, and when it may stop. */
 final class BleedController extends RendersJob
 {
-    public function __construct(private readonly Catalogue $catalogue, private readonly ShopSettings $shop)
+    public function __construct(private readonly Catalogue $catalogue, private readonly BleedRun $run)
     {
     }
 
@@ -37,17 +34,16 @@ final class BleedController extends RendersJob
     {
         $loaded = ($this->readJob)($job);
         $changed = $loaded->state->changed();
-        $opened = BleedPlan::opened($this->catalogue->repairs, $changed);
-        if ([] === $opened) {
+        $plan = $this->run->plan($loaded);
+        if (null === $plan) {
             return $this->page('bleed/waiting.html.twig', $loaded, 'bleed', new BleedWaitingPage(
                 nothing: [] !== $changed,
             ));
         }
         $repairs = array_map(static fn (GroupAt $one): string => $one->id, $changed);
         $now = $loaded->state->story->now();
-        $setups = $now->said(BleedSetupPayload::class);
-        $setup = $setups[\count($setups) - 1] ?? null;
-        $school = BleedOrder::tryFrom((string) $this->shop->practice()->bleedOrder) ?? BleedOrder::FarthestFirst;
+        $setup = $this->run->setup($loaded);
+        $school = $this->run->school();
         $book = $this->catalogue->bleeding;
         if (null === $setup && !$now->has(Kind::Bled)) {
             return $this->page('bleed/setup.html.twig', $loaded, 'bleed', new BleedSetupPage(
@@ -61,11 +57,10 @@ final class BleedController extends RendersJob
                 ),
             ));
         }
-        $setup ??= new BleedSetupPayload('pedal', 'glycol', 'glycol', 'opened');
+        $setup ??= BleedRun::usual();
         $method = $book->methods[$setup->method] ?? throw $this->createNotFoundException();
-        $plan = BleedPlan::of($loaded->layout, $opened, $school, $setup->own, $repairs);
         $own = $this->ownMethods($loaded);
-        $log = $this->log($loaded, $method);
+        $log = $this->run->log($loaded);
         $done = $plan->done($log);
         $next = (string) array_search(false, $done, true);
         $asked = $this->methods($loaded)[$request->query->getString('method')] ?? null;
@@ -85,16 +80,31 @@ final class BleedController extends RendersJob
             fluid: $setup->fluid,
             settle: (int) ($book->fluids[$setup->fluid]['settle_min'] ?? 0),
             now: $open[0] ?? null,
+            last: 1 === \count($open),
             clear: (int) $here->clear,
             pads: $setup->pads,
             total: (int) round($sums->totalMl),
             minutes: (int) ceil($sums->minutes),
             finished: $now->has(Kind::Bled),
             reopen: Stage::Done === $loaded->state->stage ? null : ($bled[\count($bled) - 1] ?? null)?->id,
-            asks: array_map(
+            asks: [...array_map(
                 fn (string $key): string => $this->say->ui('bleed.ask-'.$key),
                 BleedPlan::asks($loaded->layout, $repairs),
-            ),
+            ), ...$this->withIt($loaded)],
+        ));
+    }
+
+    /** @return list<string> steps of the repair sheet that are made with the run */
+    private function withIt(LoadedJob $loaded): array
+    {
+        $steps = array_filter(
+            $loaded->state->sheet()->steps ?? [],
+            static fn (SheetStep $one): bool => $one->step->withRun,
+        );
+
+        return array_values(array_map(
+            fn (SheetStep $one): string => $this->say->text('step.'.$one->step->id),
+            $steps,
         ));
     }
 
@@ -152,23 +162,5 @@ final class BleedController extends RendersJob
         }
 
         return $order;
-    }
-
-    /**
-     * @return list<array{key: string, strokes: int, unit: string, bubbles: string, clear: float, needs: float,
-     *                    colour: string, how: BleedHow}>
-     */
-    private function log(LoadedJob $loaded, BleedMethod $method): array
-    {
-        return array_map(fn (BleedPayload $bled): array => [
-            'key' => $bled->at->key(),
-            'strokes' => $bled->count,
-            'unit' => $bled->unit,
-            'bubbles' => $bled->bubbles,
-            'clear' => (float) $bled->clear,
-            'needs' => ($this->catalogue->bleeding->methods[$bled->how->method] ?? $method)->clear,
-            'colour' => $bled->colour,
-            'how' => $bled->how,
-        ], $loaded->state->story->now()->said(BleedPayload::class));
     }
 }

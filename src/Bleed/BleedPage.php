@@ -14,6 +14,7 @@ final readonly class BleedPage
      * @param BleedMethod $method at the bleeder that is next; usual: the run's own
      * @param array<string, BleedMethod> $methods that this vehicle can be bled by
      * @param array<string, mixed>|null $now
+     * @param bool $last no other bleeder is left
      * @param list<string> $asks what this vehicle wants before and beside its wheels
      */
     public function __construct(
@@ -25,6 +26,7 @@ final readonly class BleedPage
         public string $fluid,
         public int $settle,
         public ?array $now,
+        public bool $last,
         public int $clear,
         public string $pads,
         public int $total,

@@ -41,6 +41,7 @@ final class AppendController extends AbstractController
 
     public function __construct(
         private readonly WriteSent $write,
+        private readonly AlongWith $along,
         private readonly FormReader $reader,
         private readonly SignedFinding $signed,
         private readonly ConflictView $conflict,
@@ -62,9 +63,12 @@ final class AppendController extends AbstractController
                 ? Uuid::fromString((string) $form->get('entry'))
                 : Uuid::v7();
             $says = Kind::Finding === $kind ? $this->finding($form) : $this->reader->read($kind, $form);
+            $besides = $this->along->read($kind, $form);
             $entry = ($this->write)($job, $request, $user, $id, $says);
+            $ended = $this->along->write($job, $request, $user, $entry, $besides) && Kind::Bleed === $kind;
+            $target = $ended ? $this->generateUrl('job', ['id' => $job->id()]) : $this->target($job, $request, $entry);
 
-            return $this->redirect($this->target($job, $request, $entry), Response::HTTP_SEE_OTHER);
+            return $this->redirect($target, Response::HTTP_SEE_OTHER);
         } catch (InvalidInput $wrong) {
             $said = [...$this->of($wrong->check), $this->say->ui($wrong->key, $wrong->parameters)];
 

@@ -8,6 +8,7 @@ use App\Bench\SuspectView;
 use App\Job\Job;
 use App\Job\LoadedJob;
 use App\Job\RendersJob;
+use App\Repair\WorkView;
 use App\Shop\ShopSettings;
 use App\Text\Percent;
 use Rodrel\Core\Catalogue\Catalogue;
@@ -32,9 +33,12 @@ final class FindingController extends RendersJob
 {
     /** A fault believed in less than this spoils nothing yet (share of belief; estimate). */
     private const BELIEVED_FROM = 0.01;
+    /** More stand on the work list. */
+    private const OFFERED = 4;
 
     public function __construct(
         private readonly SuspectView $suspects,
+        private readonly WorkView $work,
         private readonly ShopSettings $shop,
         private readonly Catalogue $catalogue,
     ) {
@@ -119,7 +123,17 @@ final class FindingController extends RendersJob
             all: $this->say->repairs(array_diff_key($all, array_flip(array_column($rows, 'group')))),
             hinges: $rows[0]['group'] === $chosen['group'] ? array_map($this->hinge(...), $judgement->hinges) : [],
             unread: array_map($this->say->check(...), $advice->unread),
+            offered: null === $signed && 'elsewhere' !== $repair->drawn ? $this->offered($loaded, $group) : [],
         ));
+    }
+
+    /** @return list<array<string, mixed>> what tends to go with it, likeliest first, to be ticked while signing */
+    private function offered(LoadedJob $loaded, GroupAt $group): array
+    {
+        $list = $this->work->of($loaded, $group) ?? throw new \LogicException('A group is given.');
+        $lines = WorkView::notPutOff($list->onOffer(), $loaded->state->story->putOff());
+
+        return $this->work->lines($loaded, \array_slice($lines, 0, self::OFFERED));
     }
 
     /** "Spin, left front: two hands; then Hose, left front leads with 54 %." */

@@ -28,6 +28,7 @@ final readonly class FindingPage
      * @param list<array{quote: QuotePayload, more: int}> $quotes
      * @param list<string> $hinges readings that would change it if they were wrong
      * @param list<string> $unread what the complaint calls for and nobody looked at
+     * @param list<array<string, mixed>> $offered lines of the work list that tend to go with it
      * @param array<string, string> $all every other repair of this vehicle by its group
      */
     public function __construct(
@@ -63,6 +64,7 @@ final readonly class FindingPage
         public array $all,
         public array $hinges,
         public array $unread,
+        public array $offered,
     ) {
     }
 }

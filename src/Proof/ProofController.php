@@ -11,8 +11,10 @@ use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Text\Bands;
 use App\Text\Letters;
+use App\Text\Units;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Job\OpenStep;
+use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Rule;
 use Rodrel\Core\Proof\Criterion;
 use Rodrel\Core\Proof\CriterionRule;
@@ -32,6 +34,7 @@ final class ProofController extends RendersJob
         private readonly Bands $bands,
         private readonly UserRepository $users,
         private readonly HeatView $heat,
+        private readonly Units $units,
     ) {
     }
 
@@ -67,8 +70,39 @@ final class ProofController extends RendersJob
             ),
             failed: $proof->failed()?->id,
             night: $this->night($loaded),
-            open: array_map(fn (OpenStep $one): array => $this->open($one), $loaded->state->openSteps()),
+            open: array_values(array_map($this->open(...), array_filter(
+                $loaded->state->openSteps(),
+                static fn (OpenStep $one): bool => OpenStep::MISSING !== $one->why || null === $one->step->figure,
+            ))),
+            wheels: $this->figures($loaded, true),
+            undone: $this->figures($loaded, false),
+            repairSheet: $loaded->state->story->last(RepairedPayload::class)->payload->sheet ?? '',
         ));
+    }
+
+    /** @return list<array<string, string>> figures that come with the bleed run or after it, and are not typed yet */
+    private function figures(LoadedJob $loaded, bool $ofWheels): array
+    {
+        $figures = [];
+        foreach ($loaded->state->openSteps() as $one) {
+            $missing = OpenStep::MISSING === $one->why && null !== $one->step->figure;
+            if ($missing && $ofWheels === $one->isWheel()) {
+                $own = $loaded->state->story->torques()[$one->step->id] ?? null;
+                $measures = $one->step->figure->measures;
+                [$low, $high] = $one->step->figure->band($own);
+                $figures[] = [
+                    'name' => $one->name,
+                    'what' => $this->say->text('step.'.$one->step->id),
+                    'where' => Place::VEHICLE === $one->place ? '' : $this->say->place($one->place),
+                    'low' => $this->units->figure($low, $measures),
+                    'high' => $this->units->figure($high, $measures),
+                    'unit' => $this->units->of($measures)->value,
+                    'own' => null === $own ? '' : $this->units->say($own, $measures),
+                ];
+            }
+        }
+
+        return $figures;
     }
 
     /** From one sheet of the proof to the next; to the page of it where something failed or no sheet can answer. */

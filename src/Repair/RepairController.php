@@ -11,6 +11,7 @@ use App\Job\RendersJob;
 use App\Photo\Photos;
 use App\Shop\ShopSettings;
 use App\Text\Units;
+use Rodrel\Core\Bleeding\BleedPlan;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Job\Stage;
 use Rodrel\Core\Log\Entry;
@@ -26,6 +27,7 @@ use Rodrel\Core\Repair\Sheet;
 use Rodrel\Core\Repair\SheetStep;
 use Rodrel\Core\Repair\Surprise;
 use Rodrel\Core\Repair\WorkList;
+use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\Place;
 use Symfony\Component\Clock\ClockInterface;
@@ -66,15 +68,17 @@ final class RepairController extends RendersJob
         $practice = $this->practice($sheet, $request->query->getString('way'));
         $own = array_filter($sheet->steps, static fn (SheetStep $one): bool => $practice->makes($one->step));
         $several = \count($sheet->groups) > 1;
+        $bleeds = [] !== BleedPlan::opened($this->catalogue->repairs, $sheet->groups);
         $steps = array_values(array_map(
-            fn (SheetStep $one): array => $this->step($loaded, $one, $id, $several),
+            fn (SheetStep $one): array => $this->step($loaded, $one, $id, $several, $bleeds),
             $own,
         ));
+        $steps = $this->onlyFirst($this->onlyFirst($steps, 'opens'), 'afterwards');
         $next = $nextLabel = $nextAnchor = null;
         $complete = true;
         foreach ($steps as $step) {
             foreach ($step['places'] as $place) {
-                if (null === $place['done']) {
+                if (null === $place['done'] && !$step['later']) {
                     $nextLabel ??= $step['label'];
                     $nextAnchor ??= $step['anchor'];
                     $next ??= $place['name'];
@@ -105,7 +109,28 @@ final class RepairController extends RendersJob
                 fn (GroupAt $one): array => ['group' => (string) $one, 'name' => $this->say->group($one)],
                 \array_slice($sheet->groups, 1),
             ),
+            down: null !== $finding
+                && $sheet->takesWheelsOff()
+                && Lift::WheelsOff !== $loaded->state->situation->car->lift,
         ));
+    }
+
+    /**
+     * What is said once, at the first step that it is true of.
+     *
+     * @param list<array<string, mixed>> $steps
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function onlyFirst(array $steps, string $flag): array
+    {
+        $said = false;
+        foreach ($steps as $n => $step) {
+            $steps[$n][$flag] = true === $step[$flag] && !$said;
+            $said = $said || true === $step[$flag];
+        }
+
+        return $steps;
     }
 
     /** The shop's practice, with one thing done the other way where that was asked for. */
@@ -170,7 +195,7 @@ final class RepairController extends RendersJob
     }
 
     /** @return array<string, mixed> */
-    private function step(LoadedJob $loaded, SheetStep $line, string $sheet, bool $several): array
+    private function step(LoadedJob $loaded, SheetStep $line, string $sheet, bool $several, bool $bleeds): array
     {
         $step = $line->step;
         $own = $loaded->state->story->torques()[$step->id] ?? null;
@@ -223,10 +248,16 @@ final class RepairController extends RendersJob
             'own' => null === $own || null === $step->figure ? null : $this->units->say($own, $step->figure->measures),
             'gap' => Quantity::Length === $step->figure?->measures,
             'unit' => null === $step->figure ? null : $this->units->of($step->figure->measures)->value,
-            'count' => $step->count,
+            'count' => $line->count,
+            'counts' => null === $line->count ? '' : $this->say->ui(
+                'line-plug' === $step->uses.$step->returns ? 'repair.plug-count' : 'repair.new',
+                ['n' => (string) $line->count],
+            ),
             'hold' => $step->figure->holdPoint ?? false,
             'opens' => $step->opens,
             'required' => $step->required,
+            'later' => $step->isAfterRun() && $bleeds,
+            'afterwards' => $step->isAfterRun() && $bleeds,
             'mayDiffer' => $step->mayDiffer(),
             'done' => [] === array_filter($places, static fn (array $one): bool => null === $one['done']),
             'places' => $places,

@@ -14,6 +14,7 @@ final readonly class RepairPage
      * @param string|null $reopen the entry that finished it, while it can be opened again
      * @param list<array{now: string, others: list<string>}> $ways what is left to the shop
      * @param list<string> $inspect
+     * @param bool $down its wheels are worked at, and are on still
      * @param list<array{group: string, name: string}> $also what else the visit changes
      */
     public function __construct(
@@ -35,6 +36,7 @@ final readonly class RepairPage
         public array $inspect,
         public bool $opens,
         public array $also,
+        public bool $down,
     ) {
     }
 }

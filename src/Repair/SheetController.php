@@ -27,7 +27,8 @@ use Symfony\Component\Uid\Uuid;
 
 /**
  * What was ticked on a repair sheet, in one go: first what lies ready, then the steps in the order they are sent, which
- * is the sheet's. Each becomes an entry of its own; the first that is refused stops those after it, and says why.
+ * is the sheet's; the last one can finish the repair. Each becomes an entry of its own; the first that is refused stops
+ * those after it, and says why.
  */
 final class SheetController extends RendersJob
 {
@@ -49,9 +50,11 @@ final class SheetController extends RendersJob
         try {
             $this->own->check($form->getString('by'), $user);
             foreach ($this->ticked($form) as [$kind, $id, $fields]) {
-                $names[] = isset($fields['step'])
-                    ? $this->say->step($fields['step'])
-                    : $this->say->text('prepare.'.($fields['item'] ?? ''));
+                $names[] = match ($kind) {
+                    Kind::Step => $this->say->step(self::string($fields['step'])),
+                    Kind::Prepared => $this->say->text('prepare.'.self::string($fields['item'])),
+                    default => $this->say->ui('repair.finish'),
+                };
                 /** @var InputBag<bool|float|int|string> $one */
                 $one = new InputBag($fields);
                 $says = $this->reader->read($kind, $one);
@@ -78,7 +81,11 @@ final class SheetController extends RendersJob
             return new Response('', Response::HTTP_UNPROCESSABLE_ENTITY);
         }
 
-        return $this->redirectToRoute('job_repair', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
+        // what is finished with its last step leads on
+        $good = null === $stopped && null === $wrong;
+        $done = $good && ($form->getBoolean('finish') || $form->getBoolean('on'));
+
+        return $this->redirectToRoute($done ? 'job' : 'job_repair', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
     }
 
     /** @param list<string> $why */
@@ -91,7 +98,7 @@ final class SheetController extends RendersJob
     /**
      * @param InputBag<bool|float|int|string> $form
      *
-     * @return list<array{Kind, Uuid, array<string, string>}> what to write, in order
+     * @return list<array{Kind, Uuid, array<string, list<string>|string>}> what to write, in order
      *
      * @throws InvalidInput when nothing was ticked
      */
@@ -100,9 +107,7 @@ final class SheetController extends RendersJob
         $ticked = [];
         foreach (['prepared' => Kind::Prepared, 'step' => Kind::Step] as $list => $kind) {
             foreach ($form->all($list) as $name => $given) {
-                $text = static fn (string $key): string => \is_array($given) && \is_string($given[$key] ?? null)
-                    ? $given[$key]
-                    : '';
+                $text = static fn (string $key): string => self::string(\is_array($given) ? $given[$key] ?? '' : '');
                 if ('' === $text('done')) {
                     continue;
                 }
@@ -113,6 +118,22 @@ final class SheetController extends RendersJob
             }
         }
 
-        return [] === $ticked ? throw InvalidInput::because('input.nothing-ticked') : $ticked;
+        if ([] === $ticked) {
+            throw InvalidInput::because('input.nothing-ticked');
+        }
+        $finished = $form->getString('finished');
+
+        return $form->getBoolean('finish') && Uuid::isValid($finished)
+            ? [...$ticked, [Kind::Repaired, Uuid::fromString($finished), [
+                'group' => $form->getString('group'),
+                'sheet' => $form->getString('sheet'),
+                'also' => array_values(array_filter($form->all('also'), is_string(...))),
+            ]]]
+            : $ticked;
+    }
+
+    private static function string(mixed $given): string
+    {
+        return \is_string($given) ? $given : '';
     }
 }

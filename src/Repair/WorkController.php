@@ -5,15 +5,11 @@ declare(strict_types=1);
 namespace App\Repair;
 
 use App\Job\Job;
-use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Shop\ShopSettings;
-use App\Text\Percent;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Log\Payload\LinePayload;
-use Rodrel\Core\Repair\PartOption;
 use Rodrel\Core\Repair\WorkLine;
-use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -45,14 +41,8 @@ final class WorkController extends RendersJob
         $there = $this->catalogue->faults->repairsIn($loaded->layout);
 
         return $this->page('repair/work.html.twig', $loaded, 'repair', new WorkPage(
-            in: $this->lines($loaded, $list->in()),
-            offered: $this->lines($loaded, array_values(array_filter(
-                $list->onOffer(),
-                static fn (WorkLine $one): bool => [] === array_filter(
-                    $off,
-                    static fn (LinePayload $put): bool => $put->group->is($one->group),
-                ),
-            ))),
+            in: $this->work->lines($loaded, $list->in()),
+            offered: $this->work->lines($loaded, WorkView::notPutOff($list->onOffer(), $off)),
             off: array_map(fn (LinePayload $one): array => [
                 'group' => (string) $one->group,
                 'name' => $this->say->work($one->group),
@@ -83,48 +73,5 @@ final class WorkController extends RendersJob
             'Content-Type' => 'text/csv; charset=utf-8',
             'Content-Disposition' => 'attachment; filename="parts.csv"',
         ]);
-    }
-
-    /**
-     * @param list<WorkLine> $lines
-     *
-     * @return list<array<string, mixed>>
-     */
-    private function lines(LoadedJob $loaded, array $lines): array
-    {
-        $rate = $this->shop->isolation()->labour->rateCentsPerMinute;
-
-        return array_map(fn (WorkLine $one): array => [
-            'group' => (string) $one->group,
-            'name' => $this->say->work($one->group),
-            'why' => $one->why,
-            'seen' => 'seen' === $one->why ? $this->seen($loaded, $one->group) : '',
-            'percent' => Percent::of($one->chance),
-            // what the shop does in any case has no odds
-            'school' => 1.0 === $one->chance,
-            'cents' => $one->cents($rate),
-            'minutes' => (int) ceil($one->minutes),
-            'part' => $one->part,
-            'options' => array_map(
-                static fn (PartOption $option): array => [
-                    'kind' => $option->kind,
-                    'cents' => $option->cents['parts'],
-                    'core' => $option->cents['core'],
-                    'notIf' => $option->notIf,
-                ],
-                array_values($this->catalogue->repairs->of($one->group)->options),
-            ),
-        ], $lines);
-    }
-
-    private function seen(LoadedJob $loaded, GroupAt $group): string
-    {
-        foreach ($loaded->judgement()->needing ?? [] as $one) {
-            if ($one->group->is($group)) {
-                return $this->say->check($one->check).': '.$this->say->word($one->check, $one->row, $one->word);
-            }
-        }
-
-        return '';
     }
 }

@@ -8,10 +8,15 @@ use App\History\VehicleHistory;
 use App\Job\CameBack;
 use App\Job\LoadedJob;
 use App\Shop\ShopSettings;
+use App\Text\Percent;
+use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\NeedsRepair;
 use Rodrel\Core\Job\Condition;
 use Rodrel\Core\Job\Due;
+use Rodrel\Core\Log\Payload\LinePayload;
+use Rodrel\Core\Repair\PartOption;
+use Rodrel\Core\Repair\WorkLine;
 use Rodrel\Core\Repair\WorkList;
 use Rodrel\Core\Repair\WorkTerms;
 use Rodrel\Core\Vocabulary\GroupAt;
@@ -30,14 +35,15 @@ final readonly class WorkView
         private ShopSettings $shop,
         private VehicleHistory $history,
         private CameBack $cameBack,
+        private Say $say,
     ) {
     }
 
-    /** Null without a signed finding. */
-    public function of(LoadedJob $loaded): ?WorkList
+    /** What the visit would hold, were this signed; of what is signed where none is given, null where nothing is. */
+    public function of(LoadedJob $loaded, ?GroupAt $finding = null): ?WorkList
     {
         $story = $loaded->state->story;
-        $finding = $story->finding()?->payload->group;
+        $finding ??= $story->finding()?->payload->group;
         if (null === $finding) {
             return null;
         }
@@ -90,5 +96,67 @@ final readonly class WorkView
         }
 
         return $known;
+    }
+
+    /**
+     * As a page shows them.
+     *
+     * @param list<WorkLine> $lines
+     *
+     * @return list<array<string, mixed>>
+     */
+    public function lines(LoadedJob $loaded, array $lines): array
+    {
+        $rate = $this->shop->isolation()->labour->rateCentsPerMinute;
+
+        return array_map(fn (WorkLine $one): array => [
+            'group' => (string) $one->group,
+            'name' => $this->say->work($one->group),
+            'why' => $one->why,
+            'seen' => 'seen' === $one->why ? $this->seen($loaded, $one->group) : '',
+            'percent' => Percent::of($one->chance),
+            // what the shop does in any case has no odds
+            'school' => 1.0 === $one->chance,
+            'cents' => $one->cents($rate),
+            'minutes' => (int) ceil($one->minutes),
+            'part' => $one->part,
+            'options' => array_map(
+                static fn (PartOption $option): array => [
+                    'kind' => $option->kind,
+                    'cents' => $option->cents['parts'],
+                    'core' => $option->cents['core'],
+                    'notIf' => $option->notIf,
+                ],
+                array_values($this->catalogue->repairs->of($one->group)->options),
+            ),
+        ], $lines);
+    }
+
+    private function seen(LoadedJob $loaded, GroupAt $group): string
+    {
+        foreach ($loaded->judgement()->needing ?? [] as $one) {
+            if ($one->group->is($group)) {
+                return $this->say->check($one->check).': '.$this->say->word($one->check, $one->row, $one->word);
+            }
+        }
+
+        return '';
+    }
+
+    /**
+     * @param list<WorkLine> $lines
+     * @param list<LinePayload> $off
+     *
+     * @return list<WorkLine>
+     */
+    public static function notPutOff(array $lines, array $off): array
+    {
+        return array_values(array_filter(
+            $lines,
+            static fn (WorkLine $one): bool => [] === array_filter(
+                $off,
+                static fn (LinePayload $put): bool => $put->group->is($one->group),
+            ),
+        ));
     }
 }

@@ -53,11 +53,17 @@ final readonly class JobState implements Door
         $repaired = $changed[0] ?? null;
         $now = $story->now();
         $readings = $now->readings($catalogue->checks, $sound, $layout);
+        $sheet = [] === $changed ? null : Sheet::of($catalogue->repairs, $layout, $changed, $story->parts());
+        $steps = OpenStep::all($sheet, $story);
+        $wheels = array_filter($steps, static fn (OpenStep $one): bool => $one->isWheel());
         $left = [
-            CriterionRule::OPEN_STEPS => OpenStep::ids(OpenStep::all($catalogue, $layout, $story, $changed)),
+            CriterionRule::OPEN_STEPS => OpenStep::ids(array_values(array_diff_key($steps, $wheels))),
             CriterionRule::SAFETY_ITEMS => self::safetyItems($story),
             CriterionRule::UNBLED => self::unbled($catalogue, $now, $changed),
         ];
+        if (true === $sheet?->takesWheelsOff()) {
+            $left[CriterionRule::WHEELS_LOOSE] = OpenStep::ids(array_values($wheels));
+        }
         $driven = self::driven($layout);
         $drive = null === $repaired ? null : self::sameDrive($catalogue, $story);
         $book = $catalogue->proof->on($layout->reach(), $catalogue->checks);
@@ -150,7 +156,14 @@ final readonly class JobState implements Door
     /** @return list<OpenStep> of the sheet that opened this epoch: what is not done, not looked at again, or outside */
     public function openSteps(): array
     {
-        return OpenStep::all($this->catalogue(), $this->layout(), $this->story, $this->changed());
+        $changed = $this->changed();
+
+        return OpenStep::all(
+            [] === $changed
+                ? null
+                : Sheet::of($this->catalogue()->repairs, $this->layout(), $changed, $this->story->parts()),
+            $this->story,
+        );
     }
 
     public function mayHandOver(): bool

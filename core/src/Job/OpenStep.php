@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Job;
 
-use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Payload\StepPayload;
@@ -12,8 +11,6 @@ use Rodrel\Core\Log\Story;
 use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Repair\Sheet;
 use Rodrel\Core\Repair\Step;
-use Rodrel\Core\Vehicle\Layout;
-use Rodrel\Core\Vocabulary\GroupAt;
 
 /** A required step of a finished sheet, at one place, that still keeps the vehicle from leaving. */
 final readonly class OpenStep
@@ -28,32 +25,41 @@ final readonly class OpenStep
     private const WRENCH = 0.1;
 
     /**
+     * @param string $name under which it is written
      * @param string $place where it is done
      * @param Entry<StepPayload>|null $done
      * @param string $why one of the constants
      */
-    private function __construct(public Step $step, public string $place, public ?Entry $done, public string $why)
+    private function __construct(
+        public Step $step,
+        public string $name,
+        public string $place,
+        public ?Entry $done,
+        public string $why,
+    ) {
+    }
+
+    /** Wheels go on after the bleed run: their nuts are the proof's first line, and nobody waives it. */
+    public function isWheel(): bool
     {
+        return $this->step->last && self::MISSING === $this->why;
     }
 
     /**
-     * @param list<GroupAt> $changed in the visit; none: no sheet
+     * @param Sheet|null $of what was changed; null: nothing was
      *
      * @return list<self> in the order of the sheet
      */
-    public static function all(Catalogue $catalogue, Layout $layout, Story $story, array $changed): array
+    public static function all(?Sheet $of, Story $story): array
     {
-        if ([] === $changed) {
-            return [];
-        }
         $sheet = $story->last(RepairedPayload::class)->payload->sheet ?? '';
         $all = [];
-        foreach (Sheet::of($catalogue->repairs, $layout, $changed, $story->parts())->steps as $line) {
+        foreach ($of->steps ?? [] as $line) {
             foreach ($line->step->required ? $line->names : [] as $place => $names) {
                 $done = $story->stepDone($sheet, ...$names);
                 $why = self::why($story, $line->step, $done);
                 if (null !== $why) {
-                    $all[] = new self($line->step, $place, $done, $why);
+                    $all[] = new self($line->step, $names[0], $place, $done, $why);
                 }
             }
         }

@@ -12,6 +12,7 @@ use Rodrel\Core\Vocabulary\GroupAt;
 final readonly class CriterionRule
 {
     public const OPEN_STEPS = 'open-steps';
+    public const WHEELS_LOOSE = 'wheels-loose';
     public const SAFETY_ITEMS = 'safety-items';
     public const UNBLED = 'unbled';
 
@@ -23,7 +24,7 @@ final readonly class CriterionRule
     /**
      * @param string|null $check that answers it; null: computed, or the drive made before
      * @param array<string, list<string>> $rows the words that pass, by row
-     * @param string|null $computed OPEN_STEPS, SAFETY_ITEMS or UNBLED
+     * @param string|null $computed OPEN_STEPS, WHEELS_LOOSE, SAFETY_ITEMS or UNBLED
      * @param bool $standing before any wheel turns on the road
      * @param bool $neverWaived not even by a lead
      * @param Shape $shape for what few of them have: `driven` and `after`
@@ -60,7 +61,9 @@ final readonly class CriterionRule
             $rows = array_fill_keys($ids, $shape->texts('each_corner'));
         }
         $computed = $shape->has('computed')
-            ? $shape->choice('computed', [self::OPEN_STEPS, self::SAFETY_ITEMS, self::UNBLED])
+            ? $shape->choice('computed', [
+                self::OPEN_STEPS, self::WHEELS_LOOSE, self::SAFETY_ITEMS, self::UNBLED,
+            ])
             : null;
         $check = $shape->optionalText('check');
         $ways = (int) (null !== $check) + (int) (null !== $computed) + (int) $shape->flag('same_drive');

@@ -20,7 +20,8 @@ final readonly class ProofRun
 
     /**
      * @param list<Reading> $readings of the epoch that the repair opened
-     * @param array<string, list<string>> $left what is still open, by kind of computed criterion
+     * @param array<string, list<string>> $left what is still open, by kind of computed criterion; no wheels-loose
+     *     where no wheel was off
      * @param array<string, string> $waived criterion → reason
      * @param list<string> $driven rows of wheels whose own driveline is felt when they are turned
      * @param list<GroupAt> $changed what was repaired: some criteria are wanted after some repairs
@@ -37,7 +38,8 @@ final readonly class ProofRun
     ): self {
         $criteria = [];
         foreach ($book->criteria as $rule) {
-            if (!$rule->isWantedAfter($changed)) {
+            $nothing = CriterionRule::WHEELS_LOOSE === $rule->computed && !isset($left[CriterionRule::WHEELS_LOOSE]);
+            if ($nothing || !$rule->isWantedAfter($changed)) {
                 continue;
             }
             $reason = $rule->neverWaived ? null : $waived[$rule->id] ?? null;

@@ -11,9 +11,10 @@ use Rodrel\Core\Vocabulary\Place;
 use Rodrel\Core\Vocabulary\StepAt;
 
 /**
- * Puts the steps of several procedures into one order: first, the work in blocks, filling and bleeding, what a visit
- * does at its end, wheels on, what follows on the road. A block is one drum, or everything else together; inside it
- * each procedure keeps its own order, and what opens a joint waits as long as something else can be done.
+ * Puts the steps of several procedures into one order: first, the work in blocks, filling, what a visit does at its
+ * end, what is made with the bleed run, wheels on, what follows on the road. A block is one drum, or everything else
+ * together; inside it each procedure keeps its own order, and what opens a joint waits as long as something else can be
+ * done.
  */
 final class Composing
 {
@@ -21,8 +22,9 @@ final class Composing
     private const WORK = 1;
     private const FILL = 2;
     private const END = 3;
-    private const WHEELS = 4;
-    private const AFTER = 5;
+    private const RUN = 4;
+    private const WHEELS = 5;
+    private const AFTER = 6;
     /** What a step can give way to beside another step. */
     public const REASONS = [self::OPENED, self::BOTH_SIDES];
     /** The system is opened: pressing comes with the bleed run. */
@@ -54,6 +56,7 @@ final class Composing
         foreach ($groups as $n => $group) {
             $this->add($group, 0 === $n);
         }
+        $this->aheadOfOthers();
     }
 
     /** @return non-empty-list<string> wheels of an axle where each is worked at by itself, else the place as it is */
@@ -103,7 +106,28 @@ final class Composing
         $names = self::WHEELS === $phase && [] !== $wheels ? $wheels : $names;
         uksort($names, static fn (string $a, string $b): int => self::rank($a) <=> self::rank($b));
 
-        return new SheetStep($step, $names);
+        return new SheetStep($step, $names, null === $step->count ? null : $step->count * \count($names));
+    }
+
+    /** What one line does before another's steps: a banjo is loosened before the caliper comes off for pads. */
+    private function aheadOfOthers(): void
+    {
+        foreach ($this->nodes as $id => $node) {
+            foreach ($node['step']->aheadOf as $later) {
+                foreach ($this->nodes as $other => $then) {
+                    $there = self::axle($id) === self::axle($other);
+                    if ($there && $later === $then['step']->id && self::WORK === $then['phase']) {
+                        $this->before[$other][$id] = true;
+                    }
+                }
+            }
+        }
+    }
+
+    /** Where a line of the sheet is worked at: an axle's two discs together, or a place. */
+    private static function axle(string $id): string
+    {
+        return explode('|', $id)[1] ?? '';
     }
 
     /** Left front, right front, left rear, right rear, as everywhere. */
@@ -125,6 +149,7 @@ final class Composing
             $wheelsOn = $wheelsOn || $step->last;
             $phase = match (true) {
                 $step->last => self::WHEELS,
+                $step->withRun => self::RUN,
                 $wheelsOn, \in_array($step->id, $this->repairs->visit->after, true) => self::AFTER,
                 \in_array($step->id, $this->repairs->visit->first, true) => self::FIRST,
                 \in_array($step->id, $this->repairs->visit->atTheEnd, true) => self::END,
@@ -157,7 +182,7 @@ final class Composing
         $corner = Corner::tryFrom($where);
         $disc = null !== $corner && $this->layout->brake($corner)->disc;
         $axle = $disc ? Place::axleOf($corner)->id : $where;
-        $once = \in_array($phase, [self::FIRST, self::END, self::AFTER], true);
+        $once = \in_array($phase, [self::FIRST, self::END, self::RUN, self::AFTER], true);
         $id = $once || self::WHEELS === $phase ? $step->id : $step->id.'|'.$axle.'|'.$step->makes;
         $at = match (true) {
             $once => Place::VEHICLE,
@@ -172,7 +197,7 @@ final class Composing
         $this->nodes[$id] = [
             'step' => $known['step'] ?? $step,
             'names' => ($known['names'] ?? []) + [$place => $names],
-            'phase' => $phase,
+            'phase' => max($phase, $known['phase'] ?? $phase),
             'block' => null === $corner || $disc ? '' : $where,
         ];
 

@@ -38,9 +38,9 @@ final readonly class Sheet
      */
     public static function of(Repairs $repairs, Layout $layout, array $groups, array $parts = []): self
     {
-        $composing = new Composing($repairs, $layout, $groups, $parts);
+        $steps = self::counted((new Composing($repairs, $layout, $groups, $parts))->steps());
 
-        return new self($groups, $parts, self::prepared($repairs, $groups, $parts), $composing->steps(), array_values(
+        return new self($groups, $parts, self::prepared($repairs, $groups, $parts, $steps), $steps, array_values(
             array_unique(array_merge(...array_map(
                 static fn (GroupAt $group): array => $repairs->procedureOf($group)->inspect,
                 $groups,
@@ -78,6 +78,11 @@ final readonly class Sheet
         return self::of($repairs, $layout, [] === $left ? $this->groups : array_values($left), $this->parts);
     }
 
+    public function takesWheelsOff(): bool
+    {
+        return [] !== array_filter($this->steps, static fn (SheetStep $one): bool => $one->step->last);
+    }
+
     /** @return list<string> the schools' ways that its steps leave; empty where there is one way */
     public function ways(): array
     {
@@ -93,15 +98,51 @@ final readonly class Sheet
     }
 
     /**
-     * Parts and consumables are counted by line, tools once.
+     * What is brought back at the end is all that was used of it on the way.
+     *
+     * @param list<SheetStep> $steps
+     *
+     * @return list<SheetStep>
+     */
+    private static function counted(array $steps): array
+    {
+        $used = self::used($steps);
+
+        return array_map(static fn (SheetStep $one): SheetStep => isset($used[$one->step->returns])
+            ? $one->counting($used[$one->step->returns])
+            : $one, $steps);
+    }
+
+    /**
+     * @param list<SheetStep> $steps
+     *
+     * @return array<string, int> how many of each thing the steps use
+     */
+    private static function used(array $steps): array
+    {
+        $used = [];
+        foreach ($steps as $line) {
+            if ('' !== $line->step->uses) {
+                $used[$line->step->uses] = ($used[$line->step->uses] ?? 0) + ($line->count ?? 1);
+            }
+        }
+
+        return $used;
+    }
+
+    /**
+     * What the steps use is counted by them, so that a joint that two lines share has its washers once; other parts and
+     * consumables are counted by line, tools once.
      *
      * @param non-empty-list<GroupAt> $groups
      * @param array<string, string> $parts
+     * @param list<SheetStep> $steps
      *
      * @return list<array{id: string, count: int}>
      */
-    private static function prepared(Repairs $repairs, array $groups, array $parts): array
+    private static function prepared(Repairs $repairs, array $groups, array $parts, array $steps): array
     {
+        $used = self::used($steps);
         $counts = [];
         foreach ($groups as $group) {
             $procedure = $repairs->procedureOf($group);
@@ -113,7 +154,7 @@ final readonly class Sheet
         }
 
         return array_map(
-            static fn (string $id): array => ['id' => $id, 'count' => $counts[$id]],
+            static fn (string $id): array => ['id' => $id, 'count' => $used[$id] ?? $counts[$id]],
             array_map(strval(...), array_keys($counts)),
         );
     }

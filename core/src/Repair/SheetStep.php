@@ -9,9 +9,15 @@ final readonly class SheetStep
 {
     /**
      * @param non-empty-array<string, non-empty-list<string>> $names by place; the first is written, all are read
+     * @param int|null $count of what it uses or brings back, at all its places together
      */
-    public function __construct(public Step $step, public array $names)
+    public function __construct(public Step $step, public array $names, public ?int $count = null)
     {
+    }
+
+    public function counting(int $count): self
+    {
+        return new self($this->step, $this->names, $count);
     }
 
     /** @return non-empty-list<string> names under which its places are ticked */

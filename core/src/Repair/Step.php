@@ -14,11 +14,17 @@ final readonly class Step
     public ?string $way;
     /** Comes after all that is required. */
     public bool $last;
+    /** Is made with the bleed run, which follows the sheet. */
+    public bool $withRun;
     /** The joint that it opens or closes; '' for none. */
     public string $breaks;
     public string $makes;
     /** What it takes of the things that lie ready; '' for none. */
     public string $uses;
+    /** What it brings back of the things that were used; '' for none. */
+    public string $returns;
+    /** @var list<string> steps of other lines of the visit that it is made before, at its place */
+    public array $aheadOf;
     /** @var list<string> kinds of part that it is made for; none: for all */
     public array $forPart;
     /** @var list<string> it is left out where another line of the visit has one of these steps at its place */
@@ -41,9 +47,12 @@ final readonly class Step
     ) {
         $this->way = $shape->has('way') ? $shape->text('way') : null;
         $this->last = $shape->flag('last');
+        $this->withRun = $shape->flag('with_run');
         $this->breaks = $shape->text('breaks', '');
         $this->makes = $shape->text('makes', '');
         $this->uses = $shape->text('uses', '');
+        $this->returns = $shape->text('returns', '');
+        $this->aheadOf = $shape->texts('ahead_of');
         $this->forPart = $shape->texts('for_part');
         $this->givesWayTo = $shape->texts('gives_way_to');
     }
@@ -59,6 +68,12 @@ final readonly class Step
             && null === $this->count
             && !$this->opens
             && '' === $this->breaks.$this->makes;
+    }
+
+    /** Whether it waits for the bleed run of a visit that has one: what is made with it, and the wheels. */
+    public function isAfterRun(): bool
+    {
+        return $this->last || $this->withRun;
     }
 
     /** Whether it is made with that kind of part; '' where none was chosen. */

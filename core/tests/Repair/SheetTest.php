@@ -55,7 +55,7 @@ final class SheetTest extends TestCase
     }
 
     /**
-     * A caliper with its hose, both front rotors and both sides' pads: 19 + 14 + 16 + 14 steps of four sheets. Wheels,
+     * A caliper with its hose, both front rotors and both sides' pads: 19 + 15 + 18 + 16 steps of four sheets. Wheels,
      * photograph, comparison, wiping, plugs are one; so are bracket, hub face, pins, pads, slide bolts, banjo and seat;
      * the old caliper is not hung up on the side where it goes, the hose does not change over, and a pedal is pressed
      * by the bleed run.
@@ -66,7 +66,7 @@ final class SheetTest extends TestCase
         $steps = self::ids($sheet);
         self::assertSame(array_unique($steps), $steps, 'nothing is asked for twice');
         // less what the shop's school does not do: the pedal propped, a film under the cap
-        self::assertLessThanOrEqual(38, \count(array_diff($steps, ['pedal-propped', 'cap-filmed'])));
+        self::assertLessThanOrEqual(39, \count(array_diff($steps, ['pedal-propped', 'cap-filmed'])));
         foreach (['change-over', 'pedal-high'] as $gone) {
             self::assertNotContains($gone, $steps);
         }
@@ -83,7 +83,34 @@ final class SheetTest extends TestCase
             self::assertGreaterThan($order['open-bottom'], $order[$after], $after);
         }
         $counts = array_column($sheet->prepare, 'count', 'id');
-        self::assertSame([4, 2, 1], [$counts['sealing-washers'], $counts['line-plug'], $counts['catch-tray']]);
+        // caliper and hose meet at one banjo, with a washer on both of its sides; one pipe end is plugged
+        self::assertSame([2, 1, 1], [$counts['sealing-washers'], $counts['line-plug'], $counts['catch-tray']]);
+    }
+
+    /**
+     * The other side's hose too: two banjos, two pipe ends, counted back as they were put in. A banjo is loosened while
+     * its caliper is bolted on, the pads are eased over the lip before the bracket comes off, new pads are compared and
+     * not judged as old ones, and only the side that keeps its caliper has a piston to push back.
+     */
+    public function testBothSides(): void
+    {
+        $sheet = self::sheet('medium-car', 'caliper@rf', 'pads@front', 'hose@rf', 'hose@lf');
+        $counts = array_column($sheet->prepare, 'count', 'id');
+        self::assertSame([4, 2], [$counts['sealing-washers'], $counts['line-plug']]);
+        self::assertSame(4, self::line($sheet, 'banjo')->count);
+        self::assertSame(2, self::line($sheet, 'plugs-back')->count);
+        $steps = self::ids($sheet);
+        $order = array_flip($steps);
+        self::assertLessThan($order['caliper-hung'], $order['crack-banjo'], 'although the pads are the earlier line');
+        self::assertLessThan($order['bracket-off'], $order['crack-banjo']);
+        self::assertLessThan($order['bracket-off'], $order['ease-pads']);
+        self::assertSame(['lf', 'rf'], array_keys(self::line($sheet, 'crack-banjo')->names));
+        self::assertSame(['lf'], array_keys(self::line($sheet, 'caliper-hung')->names));
+        self::assertSame(['lf'], array_keys(self::line($sheet, 'piston-back')->names));
+        self::assertContains('pads-compared', $steps);
+        foreach (['pads-scuffed', 'hose-untwisted'] as $gone) {
+            self::assertNotContains($gone, $steps);
+        }
     }
 
     /** A caliper rebuilt on the bench: its kit lies ready instead of the part, and it is tested before it goes back. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Log\Payload;
 
+use Rodrel\Core\Bleeding\BleedPlan;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Door;
 use Rodrel\Core\Log\Entry;
@@ -67,8 +68,11 @@ final readonly class RepairedPayload implements Payload
         if ([] !== array_diff($named, $listed) || [] !== array_diff($listed, $named)) {
             throw Refused::by('repair', ['lines-differ']);
         }
+        // a wheel stays off until its brake is bled
+        $bleeds = [] !== BleedPlan::opened($door->catalogue()->repairs, $this->groups());
         foreach ($sheet->steps as $step) {
-            foreach ($step->step->required ? $step->names : [] as $names) {
+            $wanted = $step->step->required && !($bleeds && $step->step->isAfterRun());
+            foreach ($wanted ? $step->names : [] as $names) {
                 if (null === $door->story()->stepDone($finding->id, ...$names)) {
                     throw Refused::by('repair', ['steps-first']);
                 }
