@@ -180,7 +180,7 @@ final class ProofController extends RendersJob
         }
         if (null === $criterion->check && [] !== $criterion->missing) {
             $said
-                = CriterionRule::OPEN_STEPS === $criterion->computed
+                = \in_array($criterion->computed, [CriterionRule::OPEN_STEPS, CriterionRule::WHEELS_LOOSE], true)
                     ? implode(
                         ', ',
                         array_map(
