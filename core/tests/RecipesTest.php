@@ -5,15 +5,19 @@ declare(strict_types=1);
 namespace Rodrel\Core\Tests;
 
 use PHPUnit\Framework\TestCase;
+use Rodrel\Core\Catalogue\BrokenCatalogue;
 use Rodrel\Core\Catalogue\CatalogueReader;
 use Rodrel\Core\Check\Instruments;
 use Rodrel\Core\Check\Subject;
 use Rodrel\Core\Fault\Particles;
+use Rodrel\Core\Repair\Sheet;
+use Rodrel\Core\Repair\SheetStep;
 use Rodrel\Core\Road\Yardstick;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\CheckAt;
+use Rodrel\Core\Vocabulary\GroupAt;
 
-/** The five recipes of CONTRIBUTING.md, each done here with a planted entry: data and texts, no code but for a unit. */
+/** The recipes of CONTRIBUTING.md, each done here with a planted entry: data and texts, no code but for a unit. */
 final class RecipesTest extends TestCase
 {
     /**
@@ -117,6 +121,38 @@ final class RecipesTest extends TestCase
         $layout = Layout::fromArray($catalogue->presets['light-van']);
         self::assertSame(2200.0, $layout->body->massKg);
         self::assertSame([], (new Yardstick($layout))->broken());
+    }
+
+    /** A procedure: what lies ready, its steps in order, and the repair that follows it. Its sheet has them. */
+    public function testAddAProcedure(): void
+    {
+        $texts = World::texts();
+        $document = json_decode($texts['procedures'], true);
+        $document['procedures']['dust-shield'] = [
+            'prepare' => [['id' => 'new-shield']],
+            'steps' => [
+                ['id' => 'photograph', 'gives_way_to' => ['photograph-both']],
+                ['id' => 'shield-riveted', 'required' => true],
+                ['id' => 'wheel', 'last' => true, 'torque_nm' => [90, 130], 'required' => true],
+            ],
+            'inspect' => ['hose-age'],
+        ];
+        $texts['procedures'] = json_encode($document, \JSON_PRESERVE_ZERO_FRACTION | \JSON_THROW_ON_ERROR);
+        $texts['repairs'] = str_replace('"procedure": "shield"', '"procedure": "dust-shield"', $texts['repairs'], $n);
+        self::assertSame(1, $n);
+        try {
+            CatalogueReader::read($texts);
+            self::fail('the old procedure is one that nobody uses now');
+        } catch (BrokenCatalogue $broken) {
+            self::assertStringContainsString('/procedures/procedures/shield', $broken->getMessage());
+        }
+        unset($document['procedures']['shield']);
+        $texts['procedures'] = json_encode($document, \JSON_PRESERVE_ZERO_FRACTION | \JSON_THROW_ON_ERROR);
+        $sheet = Sheet::of(CatalogueReader::read($texts)->repairs, World::layout(), [GroupAt::parse('shield@lf')]);
+        self::assertSame(
+            ['photograph', 'shield-riveted', 'wheel'],
+            array_map(static fn (SheetStep $line): string => $line->step->id, $sheet->steps),
+        );
     }
 
     /** A unit: one case with its quantity and factor. 29.53 inches of mercury are 100 kPa (1 inHg = 3.386389 kPa). */

@@ -12,8 +12,11 @@ use Symfony\Component\Translation\LocaleSwitcher;
 /** The language of who is at the screen; before anybody is, the browser's. */
 final readonly class Language
 {
-    public function __construct(private Security $security, private LocaleSwitcher $locale)
-    {
+    public function __construct(
+        private Security $security,
+        private LocaleSwitcher $locale,
+        private Languages $languages,
+    ) {
     }
 
     /** After the firewall: it knows who it is. */
@@ -25,8 +28,8 @@ final readonly class Language
         }
         $user = $this->security->getUser();
         $language = $user instanceof User
-            ? $user->language()
-            : (string) $event->getRequest()->getPreferredLanguage(User::LANGUAGES);
+            ? $this->languages->known($user->language())
+            : (string) $event->getRequest()->getPreferredLanguage($this->languages->all);
         $event->getRequest()->setLocale($language);
         $this->locale->setLocale($language);
     }

@@ -43,11 +43,12 @@ final class SignInController extends AbstractController
         #[CurrentUser] User $user,
         UserRepository $users,
         WayBack $back,
+        Languages $languages,
     ): Response {
         match ($what) {
             'theme' => $user->switchTheme(),
             'units' => $user->switchUnits(),
-            'language' => $user->switchLanguage(),
+            'language' => $user->speak($languages->known($request->request->getString('to'))),
             default => $user->switchShortcuts(),
         };
         $users->add($user);

@@ -15,8 +15,6 @@ use Symfony\Component\Uid\Uuid;
 class User implements UserInterface, PasswordAuthenticatedUserInterface
 {
     /** What pages, texts, speech and reports are written in; the first is the shop's own. */
-    public const LANGUAGES = ['en', 'de'];
-
     #[ORM\Id]
     #[ORM\Column(type: 'uuid')]
     private Uuid $id;
@@ -42,8 +40,8 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
     #[ORM\Column(options: ['default' => false])]
     private bool $imperial = false;
 
-    #[ORM\Column(length: 5, options: ['default' => self::LANGUAGES[0]])]
-    private string $language = self::LANGUAGES[0];
+    #[ORM\Column(length: 5, options: ['default' => Languages::FIRST])]
+    private string $language = Languages::FIRST;
 
     /** For handing a tablet over by name; empty where none was set. */
     #[ORM\Column(length: 255, options: ['default' => ''])]
@@ -223,9 +221,8 @@ class User implements UserInterface, PasswordAuthenticatedUserInterface
         return $this->language;
     }
 
-    public function switchLanguage(): void
+    public function speak(string $language): void
     {
-        $at = (int) array_search($this->language, self::LANGUAGES, true);
-        $this->language = self::LANGUAGES[($at + 1) % \count(self::LANGUAGES)];
+        $this->language = $language;
     }
 }

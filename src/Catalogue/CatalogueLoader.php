@@ -70,7 +70,7 @@ final readonly class CatalogueLoader
     {
         $keys = [];
         foreach (['catalogue', 'messages'] as $domain) {
-            $tree = Yaml::parseFile($this->projectDir.'/translations/'.$domain.'+intl-icu.en.yaml');
+            $tree = Yaml::parseFile($this->projectDir.'/translations/en/'.$domain.'+intl-icu.en.yaml');
             $this->collect(\is_array($tree) ? $tree : [], $domain.':', $keys);
         }
 

@@ -26,7 +26,7 @@ final readonly class BrakesForm
             : (array) ($this->catalogue->presets[$kind->preset]['questions']
                 ?? ['own_parts' => 'yes'] + (array) ($this->catalogue->presets[$kind->preset]['parts'] ?? []));
         $rear = $brakes['rear'] ?? '';
-        if (\in_array($rear, ['built-in', 'electric', 'four-piston'], true)) {
+        if (\in_array($rear, \array_slice(Composer::REAR_DISCS, 1), true)) {
             $brakes = ['rear' => 'disc', 'rear_parking' => $rear] + $brakes;
         }
 

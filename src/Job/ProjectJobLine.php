@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Job;
 
-use App\Account\User;
+use App\Account\Languages;
 use App\Text\Say;
 use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\Catalogue\Catalogue;
@@ -25,6 +25,7 @@ final readonly class ProjectJobLine
         private NextThing $nextThing,
         private Catalogue $catalogue,
         private LocaleSwitcher $locale,
+        private Languages $languages,
     ) {
     }
 
@@ -40,7 +41,7 @@ final readonly class ProjectJobLine
         $line->stage = $state->stage;
         $line->of($loaded->job);
         $words = [];
-        foreach (User::LANGUAGES as $language) {
+        foreach ($this->languages->all as $language) {
             $words[] = $this->locale->runWithLocale($language, function () use ($line, $loaded, $language): string {
                 $line->said[$language] = [
                     'complaint' => $this->say->complaint($loaded->state->story->intake()),
@@ -50,7 +51,7 @@ final readonly class ProjectJobLine
                 return implode(' ', [...$line->said[$language], $this->words($loaded)]);
             });
         }
-        [$line->complaint, $line->next] = array_values($line->said[User::LANGUAGES[0]]);
+        [$line->complaint, $line->next] = array_values($line->said[Languages::FIRST]);
         $line->road
             = $state->road()->isOpen() || Stage::Done === $state->stage
                 ? 'open'

@@ -7,6 +7,9 @@ namespace App\Text;
 /** Large and small letters where sentences are put together, as the language of the page has them. */
 final class Letters
 {
+    /** Languages that write their nouns with a large letter. */
+    private const LARGE_NOUNS = ['de', 'lb'];
+
     /** As it begins a line. */
     public static function up(string $text): string
     {
@@ -16,12 +19,16 @@ final class Letters
     /** As it stands within one: nouns keep their large letter where a language writes them so. */
     public static function inner(string $text): string
     {
-        return 'de' === \Locale::getPrimaryLanguage(\Locale::getDefault()) ? $text : mb_strtolower($text);
+        return \in_array(\Locale::getPrimaryLanguage(\Locale::getDefault()), self::LARGE_NOUNS, true)
+            ? $text
+            : mb_strtolower($text);
     }
 
     /** A figure with the point or comma of the language. */
     public static function number(string $figure): string
     {
-        return 'de' === \Locale::getPrimaryLanguage(\Locale::getDefault()) ? str_replace('.', ',', $figure) : $figure;
+        $written = new \NumberFormatter(\Locale::getDefault(), \NumberFormatter::DECIMAL);
+
+        return str_replace('.', $written->getSymbol(\NumberFormatter::DECIMAL_SEPARATOR_SYMBOL), $figure);
     }
 }

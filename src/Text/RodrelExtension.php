@@ -14,8 +14,8 @@ use Twig\TwigFunction;
 /** The filters and functions of our templates: one per format. */
 final class RodrelExtension extends AbstractExtension
 {
-    /** How a language writes money: its symbol before or behind. */
-    private const MONEY = ['en' => 'en_IE', 'de' => 'de_DE'];
+    /** English as it is written where one pays in euros; other languages write money as they do. */
+    private const MONEY = ['en' => 'en_IE'];
 
     public function __construct(
         private readonly ShopSettings $shop,
@@ -62,7 +62,7 @@ final class RodrelExtension extends AbstractExtension
 
     private function money(float $cents): string
     {
-        $locale = self::MONEY[\Locale::getPrimaryLanguage(\Locale::getDefault())] ?? self::MONEY['en'];
+        $locale = self::MONEY[\Locale::getPrimaryLanguage(\Locale::getDefault())] ?? \Locale::getDefault();
         $formatter = new \NumberFormatter($locale, \NumberFormatter::CURRENCY);
         $formatter->setAttribute(\NumberFormatter::FRACTION_DIGITS, 0);
 

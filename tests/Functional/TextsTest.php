@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tests\Functional;
 
+use App\Account\Languages;
 use App\Catalogue\CatalogueLoader;
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Catalogue\BrokenCatalogue;
@@ -27,9 +28,10 @@ final class TextsTest extends TestCase
     {
         $root = \dirname(__DIR__, 2);
         $copy = sys_get_temp_dir().'/rodrel-texts-'.bin2hex(random_bytes(6));
-        mkdir($copy);
-        foreach (glob($root.'/translations/*.yaml') ?: [] as $file) {
-            copy($file, $copy.'/'.basename($file));
+        foreach (glob($root.'/translations/*/*.yaml') ?: [] as $file) {
+            $folder = $copy.'/'.basename(\dirname($file));
+            is_dir($folder) || mkdir($folder, 0o777, true);
+            copy($file, $folder.'/'.basename($file));
         }
         $run = static function () use ($root, $copy): array {
             exec(\PHP_BINARY.' '.escapeshellarg($root.'/bin/texts').' '.escapeshellarg($copy), $lines, $code);
@@ -37,7 +39,7 @@ final class TextsTest extends TestCase
             return [$code, $lines];
         };
         self::assertSame([0, []], $run());
-        $german = $copy.'/messages+intl-icu.de.yaml';
+        $german = $copy.'/de/messages+intl-icu.de.yaml';
         $texts = (string) file_get_contents($german);
         file_put_contents($german, str_replace(
             ['    sign-out: Abmelden', 'Befund unterschreiben: {finding}', '{n, plural, =0 {Nichts offen}'],
@@ -47,7 +49,20 @@ final class TextsTest extends TestCase
         [$code, $lines] = $run();
         self::assertSame(1, $code);
         self::assertCount(4, $lines, 'missing, unknown, a parameter not said, not to be read');
-        array_map(unlink(...), glob($copy.'/*') ?: []);
+        // one folder more is a language more, whose gaps are named as any other's
+        file_put_contents($german, $texts);
+        mkdir("$copy/sv");
+        foreach (['messages', 'catalogue'] as $domain) {
+            copy("$copy/en/$domain+intl-icu.en.yaml", "$copy/sv/$domain+intl-icu.sv.yaml");
+        }
+        self::assertSame(['en', 'de', 'sv'], Languages::in($copy));
+        self::assertSame([0, []], $run());
+        file_put_contents("$copy/sv/messages+intl-icu.sv.yaml", "app:\n    dark: Mörk bod\n");
+        [$code, $lines] = $run();
+        self::assertSame(1, $code);
+        self::assertContains('messages.sv: app.sign-out is missing', $lines);
+        array_map(unlink(...), glob($copy.'/*/*') ?: []);
+        array_map(rmdir(...), glob($copy.'/*') ?: []);
         rmdir($copy);
     }
 

@@ -15,7 +15,9 @@ final readonly class Composer
 {
     public const SPLITS = ['diagonal', 'front-rear', 'single'];
     public const FRONTS = ['disc', 'four-piston', 'drum'];
-    public const REARS = ['drum', 'disc', 'four-piston', 'built-in', 'electric'];
+    /** By what their parking brake is: small shoes, beside a fixed caliper too, in the caliper, a motor. */
+    public const REAR_DISCS = ['disc', 'four-piston', 'built-in', 'electric'];
+    public const REARS = ['drum', ...self::REAR_DISCS];
     /** Discs whose parking brake is a pair of small shoes. */
     private const WITH_HAT = ['disc', 'four-piston'];
     public const ASSISTS = [
