@@ -9,10 +9,7 @@ use App\Job\JobPage;
 use App\Job\NextThing;
 use App\Job\ReadJob;
 use App\Text\Say;
-use Dompdf\Dompdf;
-use Dompdf\Options;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
-use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -27,7 +24,7 @@ final class PdfController extends AbstractController
         private readonly ReportView $view,
         private readonly Say $say,
         private readonly NextThing $next,
-        private readonly string $projectDir,
+        private readonly Paper $paper,
     ) {
     }
 
@@ -39,26 +36,7 @@ final class PdfController extends AbstractController
             'page' => JobPage::of($loaded, 'done', $this->say, $this->next),
             ...get_object_vars($this->view->of($loaded, self::MOST_LINES)),
         ]);
-        $options = new Options([
-            'isRemoteEnabled' => false,
-            'isPhpEnabled' => false,
-            'isJavascriptEnabled' => false,
-            'defaultFont' => 'DejaVu Sans',
-            'chroot' => $this->projectDir.'/templates/report',
-            'tempDir' => sys_get_temp_dir(),
-            'fontCache' => sys_get_temp_dir(),
-        ]);
-        $pdf = new Dompdf($options);
-        $pdf->loadHtml($html);
-        $pdf->setPaper('A4');
-        $pdf->render();
 
-        return new Response((string) $pdf->output(), 200, [
-            'Content-Type' => 'application/pdf',
-            'Content-Disposition' => HeaderUtils::makeDisposition(
-                HeaderUtils::DISPOSITION_INLINE,
-                'report-'.$job->id()->toRfc4122().'.pdf',
-            ),
-        ]);
+        return $this->paper->of($html, 'report-'.$job->id()->toRfc4122());
     }
 }

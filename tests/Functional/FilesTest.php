@@ -254,6 +254,41 @@ final class FilesTest extends ShopTestCase
         self::assertGreaterThanOrEqual(2, preg_match_all('~/Type /Page\b~', $pdf), 'one page and the trail');
     }
 
+    /** One page that the customer takes away, in his language: no names of people, no probabilities, what is unsafe first. */
+    public function testThePageForTheCustomer(): void
+    {
+        $this->signIn('tarrenby');
+        $id = $this->job('Unit 12', Stage::Done)->id()->toRfc4122();
+        $this->client->request('GET', "/jobs/$id/customer");
+        $said = $this->text('.customer');
+        foreach (
+            [
+                'Thornwater vehicle shed', 'Repaired, tested and handed over', 'drags right front',
+                'The guide pins at the right front do not slide.', 'Free guide pins and pads, right front',
+                'Hardest press, then every wheel spins', 'Have the wheel nuts tightened again after 50 km.',
+            ] as $words
+        ) {
+            self::assertStringContainsString($words, $said);
+        }
+        self::assertDoesNotMatchRegularExpression('/Tarrenby|Fenwarren|%/', $said);
+        $this->client->request('GET', "/jobs/$id/customer?in=de");
+        self::assertSame('de', $this->client->getCrawler()->filter('.customer')->attr('lang'));
+        self::assertStringContainsString('Was wir gefunden haben', $this->text('.customer'));
+        self::assertDoesNotMatchRegularExpression('/guide pins|Press, let go/', $this->text('.customer'));
+        self::assertStringContainsString('Proof run', $this->text('nav'), 'the rest of the page stays as it is');
+        $pdf = $this->get("/jobs/$id/customer.pdf?in=xx");
+        self::assertSame('%PDF', substr($pdf, 0, 4));
+        self::assertSame(1, preg_match_all('~/Type /Page\b~', $pdf), 'one page');
+
+        $id = $this->freshJob();
+        $this->append($id, 'item', [
+            'text' => 'Hose cracked', 'refused' => '1', 'reason' => 'wants to sell it', 'told' => 'it can burst',
+        ]);
+        $this->client->request('GET', "/jobs/$id/customer");
+        self::assertStringContainsString('Do not drive this vehicle', $this->text('.customer-state'));
+        self::assertStringContainsString('Hose cracked. You decided against it: wants to sell it.', $this->text('.unsafe'));
+    }
+
     private function get(string $path): string
     {
         $this->client->request('GET', $path);
