@@ -121,7 +121,11 @@ final readonly class CustomerView
         ];
     }
 
-    /** @param array{check: string, said: string, ratio: float, weight: string} $argument said anew where its reading is there */
+    /**
+     * An argument said anew where its reading is there.
+     *
+     * @param array{check: string, said: string, ratio: float, weight: string} $argument
+     */
     private function said(LoadedJob $loaded, FindingPayload $finding, array $argument): string
     {
         $at = CheckAt::tryParse($argument['check']);
@@ -160,7 +164,8 @@ final readonly class CustomerView
         if ([] === $groups) {
             return [];
         }
-        if ([] !== BleedPlan::opened($this->catalogue->repairs, $groups) && $loaded->state->story->now()->has(Kind::Bled)) {
+        $bled = $loaded->state->story->now()->has(Kind::Bled);
+        if ($bled && [] !== BleedPlan::opened($this->catalogue->repairs, $groups)) {
             $done[] = $this->say->ui('customer.bled');
         }
         $done[] = $this->say->ui('customer.fastened');

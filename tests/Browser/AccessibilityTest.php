@@ -132,7 +132,8 @@ final class AccessibilityTest extends BrowserTestCase
                 && !\in_array(
                     $name,
                     [
-                        'job_head', 'wall_head', 'worker', 'alive', 'sign_in', 'job', 'job_pdf', 'job_customer_pdf', 'job_json', 'job_csv',
+                        'job_head', 'wall_head', 'worker', 'alive', 'sign_in', 'job', 'job_pdf', 'job_customer_pdf',
+                        'job_json', 'job_csv',
                         'photo', 'practice_answer', 'practice_has',
                     ],
                     true,

@@ -35,8 +35,8 @@ final class InboardTest extends BrowserTestCase
         yield 'fluid lost, nothing wet' => [
             $car, 'medium-car', 'level-falls', 'rear-seal.leaks@vehicle', 1, 'Master cylinder',
         ];
-        yield 'hard by a one-way valve' => [
-            $car, 'medium-car', 'weak', 'one-way-valve.blocked@vehicle', 3, 'One-way valve',
+        yield 'hard by a check valve' => [
+            $car, 'medium-car', 'weak', 'one-way-valve.blocked@vehicle', 3, 'Check valve',
         ];
         yield 'hard by a pump' => [
             ['split=diagonal', 'rear=disc', 'assist=electric-pump'],

@@ -52,7 +52,7 @@ final class KeptTest extends BrowserTestCase
         self::assertStringContainsString('Recorded.', $chrome->text('.just'));
         self::assertStringContainsString('left front', mb_strtolower($chrome->text('.just')));
         $chrome->follow('u');
-        self::assertStringStartsWith('Taken back.', $chrome->text('.just'));
+        self::assertStringStartsWith('Undone.', $chrome->text('.just'));
         $chrome->follow('u');
         self::assertStringStartsWith('Back again.', $chrome->text('.just'));
         self::assertCount(1, $chrome->all('.trail-list form'), 'one reading stands');

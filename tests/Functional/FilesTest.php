@@ -254,7 +254,7 @@ final class FilesTest extends ShopTestCase
         self::assertGreaterThanOrEqual(2, preg_match_all('~/Type /Page\b~', $pdf), 'one page and the trail');
     }
 
-    /** One page that the customer takes away, in his language: no names of people, no probabilities, what is unsafe first. */
+    /** One page to take away, in the customer's language: no names of people, no odds, what is unsafe first. */
     public function testThePageForTheCustomer(): void
     {
         $this->signIn('tarrenby');
@@ -275,7 +275,7 @@ final class FilesTest extends ShopTestCase
         self::assertSame('de', $this->client->getCrawler()->filter('.customer')->attr('lang'));
         self::assertStringContainsString('Was wir gefunden haben', $this->text('.customer'));
         self::assertDoesNotMatchRegularExpression('/guide pins|Press, let go/', $this->text('.customer'));
-        self::assertStringContainsString('Proof run', $this->text('nav'), 'the rest of the page stays as it is');
+        self::assertStringContainsString('Final test', $this->text('nav'), 'the rest of the page stays as it is');
         $pdf = $this->get("/jobs/$id/customer.pdf?in=xx");
         self::assertSame('%PDF', substr($pdf, 0, 4));
         self::assertSame(1, preg_match_all('~/Type /Page\b~', $pdf), 'one page');
@@ -286,7 +286,8 @@ final class FilesTest extends ShopTestCase
         ]);
         $this->client->request('GET', "/jobs/$id/customer");
         self::assertStringContainsString('Do not drive this vehicle', $this->text('.customer-state'));
-        self::assertStringContainsString('Hose cracked. You decided against it: wants to sell it.', $this->text('.unsafe'));
+        $unsafe = 'Hose cracked. You decided against it: wants to sell it.';
+        self::assertStringContainsString($unsafe, $this->text('.unsafe'));
     }
 
     private function get(string $path): string

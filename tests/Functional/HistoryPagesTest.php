@@ -103,7 +103,7 @@ final class HistoryPagesTest extends ShopTestCase
         );
         self::assertMatchesRegularExpression('/Shoes, left rear.*2.4 mm, 0.9 mm left/', $this->text('[data-due=soon]'));
         self::assertStringContainsString('Shoes, right rear', $this->text('.condition-good'));
-        self::assertStringContainsString('Brake lamps', $this->text('.condition-good'));
+        self::assertStringContainsString('Brake warning lamps', $this->text('.condition-good'));
         self::assertStringContainsString('Test the fluid', $this->text('.condition'));
     }
 

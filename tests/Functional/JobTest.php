@@ -57,7 +57,7 @@ final class JobTest extends ShopTestCase
         ];
         $this->client->request('POST', '/jobs/new', ['split' => 'single', 'anti_lock' => 'yes'] + $new);
         self::assertResponseStatusCodeSame(422);
-        self::assertStringContainsString('Anti-lock is not built on a single circuit', $this->text('.wrong'));
+        self::assertStringContainsString('ABS is not built on a single circuit', $this->text('.wrong'));
         self::assertStringContainsString('Unit 02, van', (string) $this->client->getResponse()->getContent());
 
         $this->client->request(
@@ -171,7 +171,7 @@ final class JobTest extends ShopTestCase
             'whole number',
             'many',
         ];
-        yield 'a handover without proof' => ['handover', [], 'proof run is not passed', ''];
+        yield 'a handover without proof' => ['handover', [], 'final test is not passed', ''];
         yield 'a torque in words' => [
             'step',
             ['sheet' => 'x', 'step' => 'banjo', 'figure' => 'tight'],

@@ -49,6 +49,12 @@ final class TextsTest extends TestCase
         [$code, $lines] = $run();
         self::assertSame(1, $code);
         self::assertCount(4, $lines, 'missing, unknown, a parameter not said, not to be read');
+        // a word that the house does not use is named with the one that it does
+        file_put_contents($german, str_replace('    sign-out: Abmelden', '    sign-out: Bremslampe', $texts));
+        [$code, $lines] = $run();
+        self::assertSame(1, $code);
+        $said = implode(' ', $lines);
+        self::assertStringContainsString('messages.de: app.sign-out says "Bremslampe"; the word is', $said);
         // one folder more is a language more, whose gaps are named as any other's
         file_put_contents($german, $texts);
         mkdir("$copy/sv");
