@@ -34,7 +34,8 @@ final class ContentPolicy
         $headers->set(
             'Content-Security-Policy',
             "default-src 'none'; script-src 'self' 'nonce-$nonce'; style-src 'self'; img-src 'self' data:; "
-                ."font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
+                ."font-src 'self'; connect-src 'self'; manifest-src 'self'; form-action 'self'; base-uri 'none'; "
+                ."frame-ancestors 'none'",
         );
         if ($event->getRequest()->isSecure()) {
             $headers->set('Strict-Transport-Security', 'max-age=31536000');

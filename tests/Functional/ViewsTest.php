@@ -29,6 +29,28 @@ final class ViewsTest extends ShopTestCase
         'intake', 'bench', 'checks', 'vehicle', 'heat', 'finding', 'repair', 'bleed', 'proof', 'report', 'items',
     ];
 
+    /** A device keeps Rodrel beside its other applications: it opens at the list, with pictures as large as they say. */
+    public function testItCanBeKeptAsAnApplication(): void
+    {
+        $this->signIn();
+        $link = $this->client->request('GET', '/')->filter('link[rel=manifest]');
+        self::assertSame('use-credentials', $link->attr('crossorigin'), 'it is for who is signed in');
+        $this->client->request('GET', (string) $link->attr('href'));
+        self::assertResponseHeaderSame('Content-Type', 'application/manifest+json; charset=utf-8');
+        $manifest = json_decode((string) $this->client->getResponse()->getContent(), true);
+        self::assertSame(['/', '/', 'standalone'], [
+            $manifest['start_url'], $manifest['scope'], $manifest['display'],
+        ]);
+        foreach (['icon-192' => '192x192', 'icon-512' => '512x512'] as $file => $sizes) {
+            $size = getimagesize(\dirname(__DIR__, 2)."/assets/images/$file.png");
+            self::assertIsArray($size);
+            self::assertSame($sizes, "$size[0]x$size[1]");
+            $said = array_filter($manifest['icons'], static fn (array $icon): bool => $icon['sizes'] === $sizes);
+            self::assertCount(1, $said);
+            self::assertStringContainsString("/$file", reset($said)['src']);
+        }
+    }
+
     /** Whatever the belief is in, the drawing shows it: a percentage, and something marked, never something cleared. */
     public function testTheDrawingShowsEveryRepairOfEveryVehicle(): void
     {
