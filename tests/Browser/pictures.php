@@ -26,7 +26,6 @@ $views = [
     'bench' => $job('Unit 12', 'Bench').'/bench',
     'check' => $job('Unit 07', 'Bench').'/checks/pedal@vehicle',
     'pedal' => $job('Unit 09', 'sinks').'/pedal',
-    'trace' => $job('Unit 12', 'Bench').'/trace/lf',
     'heat' => $job('Unit 23', 'Report', 'done').'/heat',
     'finding' => $job('Unit 17', 'Repair sheet').'/finding',
     'work' => $job('Unit 23', 'Repair sheet').'/work',
@@ -37,6 +36,7 @@ $views = [
     'measure' => $job('Unit 09', 'shakes').'/measure',
     'condition' => $job('Unit 21', 'looked over').'/condition',
     'report' => $job('Unit 12', 'Report', 'done').'/report',
+    'customer' => $job('Unit 12', 'Report', 'done').'/customer',
 ];
 foreach ($views as $name => $path) {
     $chrome->go($path)->picture("$to/$name.png");

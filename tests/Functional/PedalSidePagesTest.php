@@ -64,7 +64,7 @@ final class PedalSidePagesTest extends ShopTestCase
             + ['what' => 'weak', 'where' => '', 'pattern' => '', 'note' => '', 'spent' => '85.50'];
         $not = ['steering-pump' => 'steering pump is not in the model', 'by-wire' => 'brake by wire']
             + ['compressed-air drum' => 'no drums and cams']
-            + ['pump-and-accumulator drum' => 'built with anti-lock, discs'];
+            + ['pump-and-accumulator drum' => 'built with ABS, discs'];
         foreach ($not as $brakes => $said) {
             [$assist, $rear] = [...explode(' ', $brakes), 'disc'];
             $this->client->request('POST', '/jobs/new', ['assist' => $assist, 'rear' => $rear] + $new);

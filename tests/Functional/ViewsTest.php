@@ -29,7 +29,7 @@ final class ViewsTest extends ShopTestCase
         'intake', 'bench', 'checks', 'vehicle', 'heat', 'finding', 'repair', 'bleed', 'proof', 'report', 'items',
     ];
 
-    /** A device keeps Rodrel beside its other applications: it opens at the list, with pictures as large as they say. */
+    /** A device keeps Rodrel beside its other applications: it opens at the list, its pictures as large as they say. */
     public function testItCanBeKeptAsAnApplication(): void
     {
         $this->signIn();
