@@ -29,7 +29,7 @@ final class JobsController extends AbstractController
         #[CurrentUser] User $user,
     ): Response {
         $filter = $request->query->getString('show', 'shed');
-        $filter = \in_array($filter, ['shed', 'mine', 'done'], true) ? $filter : 'shed';
+        $filter = \in_array($filter, ['shed', 'mine', 'done', 'practice'], true) ? $filter : 'shed';
         $search = mb_substr($request->query->getString('q'), 0, 100);
         $page = min(self::LAST_PAGE, max(1, (int) $request->query->getString('page', '1')));
         $listed = $lines->listed($filter, $search, $user->id(), $page);

@@ -16,7 +16,7 @@ final readonly class JobsPage
      *     paths: list<array{d: string, second: bool}>, master: bool
      * }> $thumbnails
      * @param array<string, string> $names
-     * @param array{shed: int, mine: int, done: int, unsafe: int} $counts
+     * @param array{shed: int, mine: int, done: int, unsafe: int, practice: int} $counts
      */
     public function __construct(
         public array $lines,

@@ -13,6 +13,7 @@ use Symfony\Component\Uid\Uuid;
 final class JobLineRepository extends ServiceEntityRepository
 {
     public const PER_PAGE = 100;
+    private const PRACTISED = Job::PRACTICE.' %';
 
     public function __construct(ManagerRegistry $registry)
     {
@@ -20,7 +21,7 @@ final class JobLineRepository extends ServiceEntityRepository
     }
 
     /**
-     * @param string $filter shed, mine or done
+     * @param string $filter shed, mine, done or practice; what is only practised stands in its own list alone
      *
      * @return list<JobLine> the one touched last first
      */
@@ -32,8 +33,13 @@ final class JobLineRepository extends ServiceEntityRepository
             ->setFirstResult(self::PER_PAGE * ($page - 1))
             ->setMaxResults(self::PER_PAGE);
         $query
-            ->andWhere('done' === $filter ? 'l.stage = :done' : 'l.stage <> :done')
-            ->setParameter('done', Stage::Done);
+            ->andWhere('practice' === $filter ? 'l.unit LIKE :practice' : 'l.unit NOT LIKE :practice')
+            ->setParameter('practice', self::PRACTISED);
+        if ('practice' !== $filter) {
+            $query
+                ->andWhere('done' === $filter ? 'l.stage = :done' : 'l.stage <> :done')
+                ->setParameter('done', Stage::Done);
+        }
         if ('mine' === $filter) {
             $query->andWhere('l.who = :me')->setParameter('me', $me, 'uuid');
         }
@@ -57,7 +63,7 @@ final class JobLineRepository extends ServiceEntityRepository
             ->andWhere('l.stage = :done')
             ->setParameter('done', Stage::Done)
             ->andWhere('l.unit NOT LIKE :practice')
-            ->setParameter('practice', Job::PRACTICE.' %')
+            ->setParameter('practice', self::PRACTISED)
             ->orderBy('l.touchedAt', 'DESC')
             ->setMaxResults($most)
             ->getQuery()
@@ -72,6 +78,8 @@ final class JobLineRepository extends ServiceEntityRepository
         /** @var list<JobLine> $lines */
         $lines = $this->createQueryBuilder('l')
             ->andWhere('l.openItems > 0')
+            ->andWhere('l.unit NOT LIKE :practice')
+            ->setParameter('practice', self::PRACTISED)
             ->orderBy('l.touchedAt', 'DESC')
             ->setMaxResults($most)
             ->getQuery()
@@ -80,18 +88,20 @@ final class JobLineRepository extends ServiceEntityRepository
         return $lines;
     }
 
-    /** @return array{shed: int, mine: int, done: int, unsafe: int} */
+    /** @return array{shed: int, mine: int, done: int, unsafe: int, practice: int} what is only practised counts apart */
     public function counts(Uuid $me): array
     {
-        /** @var array{shed: int, mine: int, done: int, unsafe: int} $row */
+        /** @var array{shed: int, mine: int, done: int, unsafe: int, practice: int} $row */
         $row = $this->getEntityManager()
             ->getConnection()
             ->fetchAssociative(
-                "SELECT count(*) FILTER (WHERE stage <> 'done') AS shed,
-                    count(*) FILTER (WHERE stage <> 'done' AND who = :me) AS mine,
-                    count(*) FILTER (WHERE stage = 'done') AS done,
-                    count(*) FILTER (WHERE stage <> 'done' AND road = 'closed') AS unsafe FROM job_line",
-                ['me' => $me->toRfc4122()],
+                "SELECT count(*) FILTER (WHERE real AND stage <> 'done') AS shed,
+                    count(*) FILTER (WHERE real AND stage <> 'done' AND who = :me) AS mine,
+                    count(*) FILTER (WHERE real AND stage = 'done') AS done,
+                    count(*) FILTER (WHERE real AND stage <> 'done' AND road = 'closed') AS unsafe,
+                    count(*) FILTER (WHERE NOT real) AS practice
+                    FROM (SELECT stage, who, road, unit NOT LIKE :practice AS real FROM job_line) AS line",
+                ['me' => $me->toRfc4122(), 'practice' => self::PRACTISED],
             );
 
         return $row;

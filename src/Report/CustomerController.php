@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Report;
 
-use App\Account\Languages;
 use App\Job\Job;
 use App\Job\RendersJob;
 use Symfony\Component\HttpFoundation\Request;
@@ -17,7 +16,7 @@ final class CustomerController extends RendersJob
 {
     public function __construct(
         private readonly CustomerView $view,
-        private readonly Languages $languages,
+        private readonly InLanguage $in,
         private readonly LocaleSwitcher $locale,
         private readonly Paper $paper,
     ) {
@@ -45,7 +44,7 @@ final class CustomerController extends RendersJob
     private function body(Job $job, Request $request): array
     {
         $loaded = ($this->readJob)($job);
-        $language = $this->languages->known($request->query->getString('in', $request->getLocale()));
+        $language = $this->in->asked($request);
 
         return $this->locale->runWithLocale($language, function () use ($loaded, $language): array {
             $page = $this->view->of($loaded, $language);

@@ -10,6 +10,7 @@ use App\Job\NextThing;
 use App\Job\ReadJob;
 use App\Text\Say;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -29,14 +30,13 @@ final class PdfController extends AbstractController
     }
 
     #[Route('/jobs/{id:job}/report.pdf', name: 'job_pdf', methods: ['GET'])]
-    public function __invoke(Job $job): Response
+    public function __invoke(Job $job, Request $request, InLanguage $in): Response
     {
         $loaded = ($this->readJob)($job);
-        $html = $this->renderView('report/pdf.html.twig', [
+
+        return $in->of($request, fn (): Response => $this->paper->of($this->renderView('report/pdf.html.twig', [
             'page' => JobPage::of($loaded, 'done', $this->say, $this->next),
             ...get_object_vars($this->view->of($loaded, self::MOST_LINES)),
-        ]);
-
-        return $this->paper->of($html, 'report-'.$job->id()->toRfc4122());
+        ]), 'report-'.$job->id()->toRfc4122()));
     }
 }

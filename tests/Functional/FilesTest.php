@@ -252,6 +252,14 @@ final class FilesTest extends ShopTestCase
         $pdf = $this->get("/jobs/$id/report.pdf");
         self::assertSame('%PDF', substr($pdf, 0, 4));
         self::assertGreaterThanOrEqual(2, preg_match_all('~/Type /Page\b~', $pdf), 'one page and the trail');
+        // in the other language, whatever its reader has chosen, and only this once
+        $this->client->request('GET', "/jobs/$id/report?in=de");
+        self::assertSame('de', $this->client->getCrawler()->filter('html')->attr('lang'));
+        self::assertStringContainsString('Beanstandung', $this->text('.report'));
+        $pdf = $this->client->getCrawler()->filter('.report-files a[href*=pdf]');
+        self::assertStringContainsString('in=de', (string) $pdf->attr('href'));
+        $this->client->request('GET', "/jobs/$id/report");
+        self::assertSame('en', $this->client->getCrawler()->filter('html')->attr('lang'));
     }
 
     /** One page to take away, in the customer's language: no names of people, no odds, what is unsafe first. */

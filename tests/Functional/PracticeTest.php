@@ -51,6 +51,30 @@ final class PracticeTest extends ShopTestCase
         self::assertResponseStatusCodeSame(404, 'a real vehicle has no such page');
     }
 
+    /** What is only practised stands in a list of its own: not among the shop's vehicles, counts, or what is due. */
+    public function testPracticeCountsNowhere(): void
+    {
+        $this->signIn('fenwarren');
+        $counts = fn (): array => \array_slice($this->client->request('GET', '/')->filter('.chips a')->each(
+            static fn ($chip): string => $chip->text(),
+        ), 0, 3);
+        $before = $counts();
+        $this->client->request('POST', '/practice', [
+            '_token' => 'csrf-token', 'entry' => '01a21b09-a05e-72b4-8683-85a6171cffff',
+        ]);
+        $job = explode('/', (string) $this->client->getResponse()->headers->get('Location'))[2];
+        $this->append($job, 'item', ['text' => 'a bolt to buy', 'due' => date('Y-m-d'), 'safety' => '1']);
+        self::assertResponseStatusCodeSame(303);
+        self::assertSame($before, $counts());
+        $link = "a[href='/jobs/$job']";
+        foreach (['shed', 'mine', 'done'] as $list) {
+            $all = $this->client->request('GET', "/?show=$list&q=practice");
+            self::assertCount(0, $all->filter($link), "not among $list");
+        }
+        self::assertCount(1, $this->client->request('GET', '/?show=practice')->filter($link));
+        self::assertStringNotContainsString('a bolt to buy', $this->client->request('GET', '/due')->text());
+    }
+
     public function testEveryKindOfVehicleCanBePractisedOn(): void
     {
         $this->signIn('fenwarren');

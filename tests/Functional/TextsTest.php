@@ -72,6 +72,24 @@ final class TextsTest extends TestCase
         rmdir($copy);
     }
 
+    /** A page of texts to be read by somebody who did not write them: the same seed draws the same ones. */
+    public function testASampleToBeRead(): void
+    {
+        $sample = static function (string $options): array {
+            $bin = escapeshellarg(\dirname(__DIR__, 2).'/bin/sample');
+            exec(\PHP_BINARY." $bin $options 2>&1", $lines, $code);
+
+            return [$code, implode("\n", $lines)];
+        };
+        [$code, $page] = $sample('--seed 7 --n 30 --language de');
+        self::assertSame(0, $code);
+        self::assertSame(30, substr_count($page, 'A ☐ B ☐ C ☐'));
+        self::assertStringContainsString('<html lang="de">', $page);
+        self::assertSame($page, $sample('--seed 7 --n 30 --language de')[1]);
+        self::assertNotSame($page, $sample('--seed 8 --n 30 --language de')[1]);
+        self::assertSame([2, 'There is no language xx: en, de'], $sample('--language xx'));
+    }
+
     public function testTemplatesHoldNoWordsAndNoNetwork(): void
     {
         $found = [];
