@@ -4,7 +4,7 @@ import { countdown, gauge, heatClock, photo, reader, rest } from './scripts/chec
 import { sheet, speaker, stopwatch, strokes } from './scripts/check.js';
 import { instruments } from './scripts/instruments.js';
 import { intake } from './scripts/intake.js';
-import { stepper } from './scripts/stepper.js';
+import { figures, stepper } from './scripts/stepper.js';
 import { pedalLog } from './scripts/pedal.js';
 import { drafts } from './scripts/drafts.js';
 import { forms } from './scripts/forms.js';
@@ -27,6 +27,7 @@ Alpine.data('intake', intake);
 Alpine.data('instruments', instruments);
 Alpine.data('pedalLog', pedalLog);
 Alpine.data('stepper', stepper);
+Alpine.data('figures', figures);
 Alpine.data('outbox', outbox);
 Alpine.data('wall', wall);
 Alpine.data('practice', practice);

@@ -1,3 +1,27 @@
+/**
+ * A wrench is set once for the same bolts at several places: what is typed at one of them stands at the others where
+ * nothing was typed yet, and is not ticked there.
+ */
+export const sameElsewhere = (root, field) => {
+    delete field.dataset.copied;
+    for (const other of root.querySelectorAll(`[data-same="${CSS.escape(field.dataset.same ?? '')}"]`)) {
+        if (other !== field && (other.value === '' || other.dataset.copied)) {
+            other.value = field.value;
+            other.dataset.copied = 'yes';
+        }
+    }
+};
+
+/** Whether a step's figure is still to be typed. */
+const wantsFigure = (tick) => tick.closest('.step-line, li').querySelector('[data-figure]')?.value.trim() === '';
+
+/** Wheel nuts and the like after the bleed run. */
+export const figures = () => ({
+    heard() {
+        sameElsewhere(this.$root, this.$event.target);
+    },
+});
+
 /** A repair sheet, recorded in one go. A figure ticks its step; a tick that wants a figure asks for it. */
 export const stepper = () => ({
     n: 0,
@@ -10,6 +34,7 @@ export const stepper = () => ({
     heard(field) {
         if (field.matches('[data-figure]')) {
             field.closest('.step-line, li').querySelector('[data-tick]').checked = field.value.trim() !== '';
+            sameElsewhere(this.$root, field);
         } else if (field.matches('[data-tick]') && field.checked) {
             const figure = field.closest('.step-line, li').querySelector('[data-figure]');
             if (figure && figure.value === '') {
@@ -33,14 +58,14 @@ export const stepper = () => ({
         }
         this.look();
     },
-    /** Steps without a figure that stand open before the last one that is ticked. */
+    /** Steps that want no figure any more and stand open before the last one that is ticked. */
     before() {
         const ticks = [...this.$root.querySelectorAll('.steps [data-tick]')];
         const last = ticks.findLastIndex((tick) => tick.checked);
 
         return ticks
             .slice(0, Math.max(0, last))
-            .filter((tick) => !tick.checked && !tick.closest('.step-line, li').querySelector('[data-figure]'));
+            .filter((tick) => !tick.checked && !wantsFigure(tick));
     },
     tickBefore() {
         for (const tick of this.before()) {

@@ -88,7 +88,11 @@ final class JobLineRepository extends ServiceEntityRepository
         return $lines;
     }
 
-    /** @return array{shed: int, mine: int, done: int, unsafe: int, practice: int} what is only practised counts apart */
+    /**
+     * What is only practised counts apart.
+     *
+     * @return array{shed: int, mine: int, done: int, unsafe: int, practice: int}
+     */
     public function counts(Uuid $me): array
     {
         /** @var array{shed: int, mine: int, done: int, unsafe: int, practice: int} $row */

@@ -123,8 +123,12 @@ abstract class BrowserTestCase extends TestCase
     {
         foreach ($chrome->all('.wheels-on .answer-number') as $wheel) {
             preg_match('/(\d+(?:\.\d+)?)–(\d+(?:\.\d+)?)/u', $wheel->getText(), $band);
-            $field = (string) $wheel->findElement(WebDriverBy::cssSelector('input'))->getAttribute('id');
-            $chrome->type('#'.$field, (string) (((float) ($band[1] ?? 110) + (float) ($band[2] ?? 110)) / 2.0));
+            $field = $wheel->findElement(WebDriverBy::cssSelector('input'));
+            if ('' !== $field->getAttribute('value')) {
+                continue;
+            }
+            $middle = ((float) ($band[1] ?? 110) + (float) ($band[2] ?? 110)) / 2.0;
+            $chrome->type('#'.$field->getAttribute('id'), (string) $middle);
         }
         if ([] !== $chrome->all('.wheels-on')) {
             $chrome->tap('.wheels-on button');
@@ -275,7 +279,8 @@ abstract class BrowserTestCase extends TestCase
         $last = null;
         foreach ($chrome->all('.step-line[data-done=no]:has([data-tick])') as $step) {
             $field = $step->findElements(WebDriverBy::cssSelector('[data-figure]'));
-            if ([] === $field) {
+            // a wrench that was set for the other side stands there already
+            if ([] === $field || '' !== $field[0]->getAttribute('value')) {
                 $last = $step;
                 continue;
             }
