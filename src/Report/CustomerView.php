@@ -36,6 +36,7 @@ final readonly class CustomerView
     private const REASON = 2.0;
 
     public function __construct(
+        private ReportView $report,
         private Say $say,
         private ShopSettings $shop,
         private Catalogue $catalogue,
@@ -63,7 +64,7 @@ final readonly class CustomerView
             means: array_values(array_unique(array_filter($means))),
             found: array_map(
                 fn (Entry $one): array => $this->found($loaded, $one->payload),
-                $this->findings($loaded),
+                $this->report->carriedOut($loaded),
             ),
             done: $this->done($loaded),
             tests: null === $loaded->state->repaired ? [] : $this->tests($loaded),
@@ -86,22 +87,6 @@ final readonly class CustomerView
             null !== $story->last(ClosedPayload::class) => 'not-shown',
             default => 'open',
         };
-    }
-
-    /** @return list<Entry<FindingPayload>> that a repair followed from, else the one that stands */
-    private function findings(LoadedJob $loaded): array
-    {
-        $story = $loaded->state->story;
-        $sheets = array_map(
-            static fn (Entry $entry): string => $entry->payload->sheet,
-            $story->entriesOf(RepairedPayload::class),
-        );
-        $sheets[] = $story->finding()->id ?? '';
-
-        return array_values(array_filter(
-            $story->entriesOf(FindingPayload::class),
-            static fn (Entry $one): bool => \in_array($one->id, $sheets, true),
-        ));
     }
 
     /** @return array{sentence: string, means: string, known: list<string>} */
@@ -152,18 +137,14 @@ final readonly class CustomerView
     /** @return list<string> */
     private function done(LoadedJob $loaded): array
     {
-        $done = [];
-        $groups = [];
-        foreach ($loaded->state->story->entriesOf(RepairedPayload::class) as $entry) {
-            array_push($groups, ...$entry->payload->groups());
-        }
-        foreach ($groups as $group) {
-            $part = $loaded->state->story->parts()[(string) $group] ?? '';
-            $done[] = $this->say->work($group).('' === $part ? '' : ' ('.$this->say->ui('option.'.$part).')');
-        }
+        $groups = array_merge(...array_map(
+            static fn (Entry $entry): array => $entry->payload->groups(),
+            $loaded->state->story->entriesOf(RepairedPayload::class),
+        ));
         if ([] === $groups) {
             return [];
         }
+        $done = $this->report->repairs($loaded);
         $bled = $loaded->state->story->now()->has(Kind::Bled);
         if ($bled && [] !== BleedPlan::opened($this->catalogue->repairs, $groups)) {
             $done[] = $this->say->ui('customer.bled');

@@ -105,7 +105,7 @@ final readonly class ReportView
     }
 
     /** @return list<string> all that was changed, with the kind of part where it was chosen */
-    private function repairs(LoadedJob $loaded): array
+    public function repairs(LoadedJob $loaded): array
     {
         $parts = $loaded->state->story->parts();
         $repairs = [];
@@ -150,7 +150,7 @@ final readonly class ReportView
     }
 
     /** @return list<Entry<FindingPayload>> the findings that a repair followed from, and the one that stands now */
-    private function carriedOut(LoadedJob $loaded): array
+    public function carriedOut(LoadedJob $loaded): array
     {
         $story = $loaded->state->story;
         $sheets = array_map(
