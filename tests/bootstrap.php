@@ -18,3 +18,7 @@ if (is_string($mutant) && str_ends_with($mutant, '.php')) {
 }
 
 (new Dotenv())->bootEnv(dirname(__DIR__).'/.env', 'test');
+// tests compute with compiled code, which no signal may reach: docs/decisions/0006-just-in-time.md
+if (function_exists('pcntl_async_signals')) {
+    pcntl_async_signals(false);
+}

@@ -79,7 +79,7 @@ final class BenchController extends RendersJob
             struck: null === $judgement ? [] : $this->suspects->struckOut($judgement),
             recomputed: $this->recomputed($loaded),
             trail: $this->trail->of($loaded, $this->users->names()),
-            learned: $request->query->getInt('learned') === $loaded->head() ? $this->learned($loaded) : null,
+            learned: $request->query->getInt('learned') === $loaded->head() ? $this->suspects->learned($loaded) : null,
             computing: null === $judgement ? $this->predictions->howFar($loaded->layout) : null,
             early: null === $judgement ? $this->early($loaded) : [],
             road: $state->road(),
@@ -164,17 +164,6 @@ final class BenchController extends RendersJob
         }
 
         return false;
-    }
-
-    /** One sentence on what the newest reading changed. */
-    private function learned(LoadedJob $loaded): ?string
-    {
-        $judgement = $loaded->judgement();
-        $newest = $loaded->last()?->id()->toRfc4122();
-
-        return null !== $judgement && $judgement->margins->newest === $newest
-            ? $this->suspects->change($judgement)
-            : null;
     }
 
     /** The first check whose reading opens the road. */

@@ -15,6 +15,7 @@ use Rodrel\Core\Isolation\Stop;
 use Rodrel\Core\Isolation\Walk;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Place;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
 
@@ -32,14 +33,15 @@ final class RoundController extends RendersJob
 
     /** The round of the next check; where that is made by itself, the bench. */
     #[Route('/jobs/{id:job}/round', name: 'job_round', methods: ['GET'])]
-    public function next(Job $job): Response
+    public function next(Job $job, Request $request): Response
     {
         $loaded = ($this->readJob)($job);
         $walk = $loaded->walk();
+        $learned = $request->query->getInt('learned') === $loaded->head() ? $this->suspects->learned($loaded) : null;
 
         return null === $walk
             ? $this->redirectToRoute('job_bench', ['id' => $job->id()], Response::HTTP_SEE_OTHER)
-            : $this->sheet($loaded, $walk->round, $walk->stops, $walk);
+            : $this->sheet($loaded, $walk->round, $walk->stops, $walk, learned: $learned);
     }
 
     /** Everything that is looked at first: open before anything is computed. */
@@ -82,6 +84,7 @@ final class RoundController extends RendersJob
     /**
      * @param list<Stop> $stops
      * @param string $proof path of the proof that it is a part of; '' where it is none
+     * @param string|null $learned what the round before it changed
      */
     private function sheet(
         LoadedJob $loaded,
@@ -89,6 +92,7 @@ final class RoundController extends RendersJob
         array $stops,
         ?Walk $walk = null,
         string $proof = '',
+        ?string $learned = null,
     ): Response {
         $ats = array_map(static fn (Stop $one): string => (string) $one->at, $stops);
         $shown = fn (Stop $stop): array => $this->stop($loaded, $stop, '' !== $proof);
@@ -110,6 +114,7 @@ final class RoundController extends RendersJob
                 ? $this->generateUrl(null === $walk ? 'job_first_look' : 'job_round', ['id' => $loaded->id()])
                 : $this->generateUrl('job_proof_round', ['id' => $loaded->id(), 'round' => $round]),
             proof: $proof,
+            learned: $learned,
         ));
     }
 

@@ -16,6 +16,7 @@ final readonly class RoundPage
      * @param list<array<string, mixed>> $gates what stands before it
      * @param string $proof path of the proof that it is a part of; '' where it is none
      * @param string $back its own path
+     * @param string|null $learned what the round before it changed
      */
     public function __construct(
         public string $round,
@@ -28,6 +29,7 @@ final readonly class RoundPage
         public array $gates,
         public string $back,
         public string $proof,
+        public ?string $learned,
     ) {
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Bench;
 
+use App\Job\LoadedJob;
 use App\Text\Percent;
 use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
@@ -122,6 +123,15 @@ final readonly class SuspectView
         }
 
         return $pairs;
+    }
+
+    /** One sentence on what the newest reading changed; null where it is none. */
+    public function learned(LoadedJob $loaded): ?string
+    {
+        $judgement = $loaded->judgement();
+        $newest = $loaded->last()?->id()->toRfc4122();
+
+        return null !== $judgement && $judgement->margins->newest === $newest ? $this->change($judgement) : null;
     }
 
     /** "Caliper, left front struck out: …" or "Hose, left front from 40% to 84%": what the newest reading changed. */

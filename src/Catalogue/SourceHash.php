@@ -16,7 +16,7 @@ final class SourceHash
     ];
     private const JUDGING = ['Isolation', 'Log', 'Job', 'Proof', 'Repair', 'Bleeding', 'Catalogue'];
 
-    /** @var array{string, string}|null */
+    /** @var array{string, string, string}|null */
     private ?array $hashes = null;
 
     public function __construct(
@@ -28,13 +28,19 @@ final class SourceHash
     /** Of what predicts. */
     public function predicting(): string
     {
-        return $this->both()[0];
+        return $this->all()[0];
     }
 
     /** Of what judges, beside what predicts. */
     public function judging(): string
     {
-        return $this->both()[1];
+        return $this->all()[1];
+    }
+
+    /** Of what is said, in every language. */
+    public function texts(): string
+    {
+        return $this->all()[2];
     }
 
     /** @return list<string> paths under `core/src` that take part in predicting */
@@ -43,19 +49,27 @@ final class SourceHash
         return $this->filesOf(self::PREDICTING);
     }
 
-    /** @return array{string, string} */
+    /** @return array{string, string, string} */
     public function compute(): array
     {
-        return [$this->hashOf(self::PREDICTING), $this->hashOf(self::JUDGING)];
+        $texts = hash_init('sha256');
+        foreach (glob($this->projectDir.'/translations/*/*.yaml') ?: [] as $file) {
+            hash_update($texts, (string) file_get_contents($file));
+        }
+
+        return [$this->hashOf(self::PREDICTING), $this->hashOf(self::JUDGING), hash_final($texts)];
     }
 
-    /** @return array{string, string} */
-    private function both(): array
+    /** @return array{string, string, string} */
+    private function all(): array
     {
         if (null === $this->hashes && null !== $this->builtFile && is_file($this->builtFile)) {
             $built = require $this->builtFile;
-            if (\is_array($built) && \is_string($built[0] ?? null) && \is_string($built[1] ?? null)) {
-                $this->hashes = [$built[0], $built[1]];
+            if (\is_array($built)) {
+                [$predicting, $judging, $texts] = [$built[0] ?? null, $built[1] ?? null, $built[2] ?? null];
+                if (\is_string($predicting) && \is_string($judging) && \is_string($texts)) {
+                    $this->hashes = [$predicting, $judging, $texts];
+                }
             }
         }
 

@@ -9,6 +9,7 @@ use App\Account\UserRepository;
 use App\Bench\Thumbnail;
 use App\Job\JobLine;
 use App\Job\JobLineRepository;
+use App\Job\LineWords;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -26,6 +27,7 @@ final class JobsController extends AbstractController
         JobLineRepository $lines,
         UserRepository $users,
         Thumbnail $thumbnail,
+        LineWords $words,
         #[CurrentUser] User $user,
     ): Response {
         $filter = $request->query->getString('show', 'shed');
@@ -40,6 +42,10 @@ final class JobsController extends AbstractController
                 static fn (JobLine $line): array => $thumbnail->of($line->preset, $line->parts, $line->hotSpots),
                 $listed,
             ),
+            said: array_map(static fn (JobLine $line): array => [
+                'complaint' => $words->complaint($line),
+                'next' => $words->next($line),
+            ], $listed),
             names: $users->names(),
             filter: $filter,
             search: $search,

@@ -15,12 +15,14 @@ final readonly class JobsPage
      *     corners: list<array{x: int, y: int, hot: bool, drum: bool}>,
      *     paths: list<array{d: string, second: bool}>, master: bool
      * }> $thumbnails
+     * @param list<array{complaint: string, next: string}> $said of each line
      * @param array<string, string> $names
      * @param array{shed: int, mine: int, done: int, unsafe: int, practice: int} $counts
      */
     public function __construct(
         public array $lines,
         public array $thumbnails,
+        public array $said,
         public array $names,
         public string $filter,
         public string $search,

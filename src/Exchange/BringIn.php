@@ -18,7 +18,12 @@ use App\Vehicle\VehicleRepository;
 use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\CoreException;
 use Rodrel\Core\InvalidData;
+use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Log\Claim;
+use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Payload\FiguresPayload;
+use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Log\Refused;
 use Rodrel\Core\Log\Rule;
@@ -35,6 +40,8 @@ final readonly class BringIn
     private const LONGEST_TEXT = 4000;
     /** In base64: more than any picture that a darkroom of ours has developed. */
     private const LONGEST_PICTURE = 12_000_000;
+    /** Of all pictures from elsewhere together: some fifty as Rodrel keeps them, a few seconds of developing. */
+    private const MOST_PIXELS = 100_000_000;
     /** What the clocks of two devices may differ by. */
     private const CLOCKS_DIFFER_S = 300;
 
@@ -171,12 +178,12 @@ final readonly class BringIn
             }
         }
         $log = [];
-        foreach ($entries as [$entry, $kind, $seq]) {
+        foreach ($entries as [$entry, $payload, $seq]) {
             $stamped = $this->stamped($entry);
             $log[] = $stored = JobEntry::broughtIn(
                 $this->uuid($entry, 'id'),
                 new LogPlace($job->id(), $seq, (int) $stamped->number('epoch')),
-                $kind,
+                $payload::kind(),
                 $this->keyed($entry->raw('payload')),
                 new Stamp(
                     $this->uuid($stamped, $entry->has('brought') ? 'by' : 'author'),
@@ -204,23 +211,26 @@ final readonly class BringIn
         $log = [];
         $epoch = 0;
         $now = $this->journal->clock->now();
-        foreach ($this->entries($shape, $names) as [$entry, $kind, $seq]) {
-            $raw = $this->keyed($entry->raw('payload'));
-            $payload = $kind->read($raw);
+        $state = $this->journal->readJob->from($job, [])->state;
+        foreach ($this->entries($shape, $names) as [$entry, $payload, $seq]) {
             $epoch += (int) ($payload instanceof RepairedPayload);
             $taken = min($this->moment($entry, 'taken_at'), $now);
-            $claim = $this->claim($entry, $names, []);
-            $write = fn (StoredClaim $claim): JobEntry => JobEntry::broughtIn(
-                $this->uuid($entry, 'id'),
+            $id = $this->uuid($entry, 'id');
+            $name = $names[$entry->text('author')];
+            $core = new Entry((string) $id, $seq, $payload, (string) $by->id(), $taken, new Claim($name, []));
+            $log[] = $stored = JobEntry::broughtIn(
+                $id,
                 new LogPlace($job->id(), $seq, $epoch),
-                $kind,
-                $raw,
+                $payload::kind(),
+                $this->keyed($entry->raw('payload')),
                 new Stamp($by->id(), $taken, $now, $this->journal->catalogue->hash),
-                $claim,
+                $this->claim($entry, $names, $this->doubts($state, $core)),
             );
-            $doubts = $this->doubts($job, $log, $write($claim));
-            $log[] = $stored = $write($claim->withDoubts($doubts));
             $this->entities->persist($stored);
+            // its own figures make it another vehicle
+            $state = $payload instanceof FiguresPayload
+                ? $this->journal->readJob->from($job, $log)->state
+                : $state->with($core);
         }
 
         return $log;
@@ -249,17 +259,11 @@ final readonly class BringIn
         );
     }
 
-    /**
-     * Why the rules here would have refused an entry.
-     *
-     * @param list<JobEntry> $log before it
-     *
-     * @return list<string>
-     */
-    private function doubts(Job $job, array $log, JobEntry $entry): array
+    /** @return list<string> why the rules here would have refused an entry */
+    private function doubts(JobState $before, Entry $entry): array
     {
         try {
-            Rule::check($this->journal->readJob->from($job, $log)->state, $entry->toCore());
+            Rule::check($before, $entry);
         } catch (Refused $refused) {
             return $refused->reasons;
         } catch (CoreException) {
@@ -272,7 +276,7 @@ final readonly class BringIn
     /**
      * @param array<string, string> $names
      *
-     * @return list<array{Shape, Kind, int}> in order, each with its kind and number
+     * @return list<array{Shape, Payload, int}> in order, each with its payload and number
      */
     private function entries(Shape $shape, array $names): array
     {
@@ -295,18 +299,19 @@ final readonly class BringIn
                 throw $entry->wrong('author', 'nobody of that id is among the people');
             }
             try {
-                $kind->read($entry->raw('payload'));
+                $payload = $kind->read($entry->raw('payload'));
             } catch (InvalidData $wrong) {
                 throw $entry->wrong('payload', $wrong->getMessage());
             }
-            $entries[] = [$entry, $kind, $seq];
+            $entries[] = [$entry, $payload, $seq];
         }
+        $here = $this->journal->entries->known(array_map(fn (array $one): Uuid => $this->uuid($one[0], 'id'), $entries));
         foreach ($entries as [$entry]) {
-            $id = $this->uuid($entry, 'id');
-            if (isset($ids[$id->toRfc4122()]) || null !== $this->entities->find(JobEntry::class, $id)) {
+            $id = $this->uuid($entry, 'id')->toRfc4122();
+            if (isset($ids[$id]) || isset($here[$id])) {
                 throw $entry->wrong('id', 'another entry has this id already');
             }
-            $ids[$id->toRfc4122()] = true;
+            $ids[$id] = true;
         }
 
         return $entries;
@@ -329,10 +334,16 @@ final readonly class BringIn
      */
     private function pictures(Job $job, Shape $shape, array $names, ?User $by): void
     {
+        $pixels = 0;
         foreach ($shape->each('photos') as $photo) {
             $jpeg = base64_decode($photo->text('jpeg'), true);
             if (false === $jpeg || !str_starts_with($jpeg, "\xFF\xD8\xFF")) {
                 throw $photo->wrong('jpeg', 'a JPEG picture in base64 is expected');
+            }
+            $size = @getimagesizefromstring($jpeg);
+            $pixels += null === $by || false === $size ? 0 : $size[0] * $size[1];
+            if ($pixels > self::MOST_PIXELS) {
+                throw $photo->wrong('jpeg', 'all pictures of a job have at most 100 million pixels together');
             }
             $author = $this->uuid($photo, 'author');
             if ('' === $photo->text('about') || \strlen($photo->text('about')) > 80) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Exchange;
 
+use App\Job\JobEntryRepository;
 use App\Job\Projector;
 use App\Job\ReadJob;
 use Rodrel\Core\Catalogue\Catalogue;
@@ -13,6 +14,7 @@ use Symfony\Component\Clock\ClockInterface;
 final readonly class Journal
 {
     public function __construct(
+        public JobEntryRepository $entries,
         public ReadJob $readJob,
         public Projector $projector,
         public Catalogue $catalogue,

@@ -7,6 +7,7 @@ namespace App\History;
 use App\Job\Job;
 use App\Job\JobLine;
 use App\Job\JobLineRepository;
+use App\Job\LineWords;
 use App\Text\Say;
 use App\Text\Units;
 use App\Vehicle\Vehicle;
@@ -28,6 +29,7 @@ final readonly class VehicleView
     public function __construct(
         private VehicleHistory $history,
         private JobLineRepository $lines,
+        private LineWords $words,
         private Catalogue $catalogue,
         private Say $say,
         private Units $units,
@@ -71,9 +73,9 @@ final readonly class VehicleView
         return [
             'id' => (string) $job->id(),
             'at' => $job->openedAt(),
-            'complaint' => $line instanceof JobLine ? $line->complaintIn(\Locale::getDefault()) : '',
+            'complaint' => $line instanceof JobLine ? $this->words->complaint($line) : '',
             'stage' => $line instanceof JobLine ? $line->stage->value : '',
-            'next' => $line instanceof JobLine ? $line->nextIn(\Locale::getDefault()) : '',
+            'next' => $line instanceof JobLine ? $this->words->next($line) : '',
         ];
     }
 

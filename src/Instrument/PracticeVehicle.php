@@ -11,6 +11,7 @@ use App\Text\Units;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Rig\HiddenVehicle;
 use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\SuspectAt;
@@ -67,7 +68,7 @@ final readonly class PracticeVehicle
         return [
             'words' => $words,
             'numbers' => $numbers,
-            'air' => $this->units->beside(self::AIR_C.' °C'),
+            'air' => $this->units->say(self::AIR_C, Quantity::Temperature),
             'said' => $this->said($at, $words, $numbers),
         ];
     }

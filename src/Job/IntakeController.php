@@ -72,7 +72,10 @@ final class IntakeController extends RendersJob
             $kind = new VehicleKind($unit, $preset, $parts);
             $job = $openJob($user, $id, $entry, $kind, $this->intake->read($form));
 
-            return $this->redirectToRoute('job_bench', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
+            // what is looked at first is a round: it opens at once
+            $route = null === ($this->readJob)($job)->walk() ? 'job_bench' : 'job_round';
+
+            return $this->redirectToRoute($route, ['id' => $job->id()], Response::HTTP_SEE_OTHER);
         } catch (InvalidInput $wrong) {
             return $this->form($form->all(), $this->say->ui($wrong->key, $wrong->parameters));
         }

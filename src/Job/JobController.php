@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Job;
 
 use Rodrel\Core\Job\Stage;
+use Rodrel\Core\Log\Kind;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -16,8 +17,12 @@ final class JobController extends AbstractController
     #[Route('/jobs/{id:job}', name: 'job', requirements: ['id' => '[0-9a-f-]{36}'], methods: ['GET'])]
     public function __invoke(Job $job, Request $request, ReadJob $readJob): Response
     {
-        $stage = $readJob($job)->state->stage;
-        $route = match ($stage) {
+        $loaded = $readJob($job);
+        $stage = $loaded->state->stage;
+        $learned = $request->query->getInt('learned');
+        // one round leads to the next
+        $walks = $learned > 0 && Stage::Bench === $stage && Kind::Round === Kind::tryFrom($loaded->last()?->kind() ?? '');
+        $route = $walks && null !== $loaded->walk() ? 'job_round' : match ($stage) {
             Stage::Intake => 'job_intake',
             Stage::Bench, Stage::Finding => 'job_bench',
             Stage::Repair => 'job_repair',
@@ -25,7 +30,6 @@ final class JobController extends AbstractController
             Stage::Proof => 'job_proof',
             Stage::Done => 'job_report',
         };
-        $learned = $request->query->getInt('learned');
 
         return $this->redirectToRoute(
             $route,

@@ -14,7 +14,7 @@ use Rodrel\Core\Log\Payload\Payload;
 use Symfony\Component\Uid\Uuid;
 
 /** A line of the log as stored: never changed, never deleted (the database refuses both). */
-#[ORM\Entity(repositoryClass: JobEntryRepository::class)]
+#[ORM\Entity(repositoryClass: JobEntryRepository::class, readOnly: true)]
 #[ORM\Table(name: 'job_entry')]
 #[ORM\UniqueConstraint(name: 'job_entry_seq', columns: ['job_id', 'seq'])]
 #[ORM\Index(name: 'job_entry_kind', columns: ['kind', 'recorded_at'])]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Job;
 
 use Doctrine\Bundle\DoctrineBundle\Repository\ServiceEntityRepository;
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\Persistence\ManagerRegistry;
 use Rodrel\Core\Log\Story;
 use Symfony\Component\Uid\Uuid;
@@ -21,6 +22,30 @@ final class JobEntryRepository extends ServiceEntityRepository
     public function logOf(Uuid $jobId): array
     {
         return $this->findBy(['jobId' => $jobId], ['seq' => 'ASC']);
+    }
+
+    /**
+     * Which of these ids stand in any log, a thousand asked for at once.
+     *
+     * @param list<Uuid> $ids
+     *
+     * @return array<string, true>
+     */
+    public function known(array $ids): array
+    {
+        $known = [];
+        foreach (array_chunk($ids, 1000) as $some) {
+            $found = $this->getEntityManager()->getConnection()->fetchFirstColumn(
+                'SELECT id::text FROM job_entry WHERE id IN (?)',
+                [array_map(static fn (Uuid $id): string => $id->toRfc4122(), $some)],
+                [ArrayParameterType::STRING],
+            );
+            foreach ($found as $id) {
+                $known[(string) $id] = true;
+            }
+        }
+
+        return $known;
     }
 
     /** What a job's log tells, as far as it can be read; without what follows from it. */

@@ -33,15 +33,13 @@ class JobLine
     #[ORM\Column(length: 20, enumType: Stage::class)]
     public Stage $stage = Stage::Intake;
 
-    #[ORM\Column(type: 'text')]
-    public string $complaint = '';
-
-    #[ORM\Column(type: 'text')]
-    public string $next = '';
-
-    /** @var array<string, array{complaint: string, next: string}> the two above by language */
+    /** @var array<string, mixed> what the driver said: the intake's payload; empty before it */
     #[ORM\Column(type: 'json', options: ['jsonb' => true, 'default' => '{}'])]
-    public array $said = [];
+    public array $told = [];
+
+    /** @var array<string, mixed> see NextAct */
+    #[ORM\Column(type: 'json', options: ['jsonb' => true, 'default' => '{}'])]
+    public array $next = [];
 
     /** open, unknown (not looked at yet) or closed (seen unsafe) */
     #[ORM\Column(length: 10)]
@@ -66,8 +64,13 @@ class JobLine
     #[ORM\Column(type: 'datetimetz_immutable')]
     public \DateTimeImmutable $touchedAt;
 
+    /** Every word of it in every language of the shop, in lower case: found by, never shown. */
     #[ORM\Column(type: 'text')]
     public string $search = '';
+
+    /** The code, rules and texts that made it, hashed: a line made by others is made again. */
+    #[ORM\Column(length: 64, options: ['default' => ''])]
+    public string $madeBy = '';
 
     public function __construct(Job $job)
     {
@@ -82,16 +85,6 @@ class JobLine
         $this->unit = $job->unit();
         $this->preset = $job->preset();
         $this->parts = $job->parts();
-    }
-
-    public function complaintIn(string $language): string
-    {
-        return $this->said[$language]['complaint'] ?? $this->complaint;
-    }
-
-    public function nextIn(string $language): string
-    {
-        return $this->said[$language]['next'] ?? $this->next;
     }
 
     public function jobId(): Uuid

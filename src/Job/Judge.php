@@ -60,34 +60,49 @@ final readonly class Judge
                 $this->sources->judging(),
             ]),
         );
-        $kept = $this->database->fetchOne('SELECT data FROM judgement WHERE job_id = ? AND key = ?', [
-            $loaded->id(),
-            $key,
-        ]);
-        $data = \is_string($kept) ? json_decode($kept, true) : null;
-        if (\is_array($data)) {
-            return Judgement::fromArray($data, $this->catalogue->checks);
+        $kept = $this->kept($loaded, $key);
+        if (null !== $kept) {
+            return $kept;
         }
         [$diagnosis, $shelf] = $this->diagnosis($loaded) ?? [null, null];
-        if (null === $diagnosis) {
+        if (null === $diagnosis || null === $shelf) {
             return null;
         }
         $judgement = $diagnosis->judgement();
-        if (true !== $shelf?->complete) {
-            // it is judged again when the worker has them
-            return $judgement;
-        }
         $this->database->executeStatement(
-            'INSERT INTO judgement (job_id, key, data) VALUES (:job, :key, :data)
-                ON CONFLICT (job_id) DO UPDATE SET key = :key, data = :data',
+            'INSERT INTO judgement (job_id, key, data, missing) VALUES (:job, :key, :data, :missing)
+                ON CONFLICT (job_id) DO UPDATE SET key = :key, data = :data, missing = :missing',
             [
                 'job' => $loaded->id(),
                 'key' => $key,
                 'data' => json_encode($judgement->toArray(), \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION),
+                'missing' => json_encode($shelf->missing, \JSON_THROW_ON_ERROR),
             ],
         );
 
         return $judgement;
+    }
+
+    /** One that lacks pairs is provisional: it stands until the worker has them all, and is made again then. */
+    private function kept(LoadedJob $loaded, string $key): ?Judgement
+    {
+        $kept = $this->database->fetchAssociative(
+            'SELECT data, missing FROM judgement WHERE job_id = ? AND key = ?',
+            [$loaded->id(), $key],
+        );
+        if (false === $kept || !\is_string($kept['data']) || !\is_string($kept['missing'])) {
+            return null;
+        }
+        $missing = json_decode($kept['missing'], true);
+        $data = json_decode($kept['data'], true);
+        if (!\is_array($data) || !\is_array($missing)) {
+            return null;
+        }
+        $missing = array_values(array_filter($missing, is_string(...)));
+
+        return [] === $missing || $this->pairs->areAwaited($missing)
+            ? Judgement::fromArray($data, $this->catalogue->checks)
+            : null;
     }
 
     /** What would settle a repair that somebody thinks of; null while the predictions are still being computed. */

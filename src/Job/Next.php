@@ -9,6 +9,7 @@ final readonly class Next
 {
     /** @param array<string, string> $parameters */
     public function __construct(
+        public NextAct $act,
         public string $title,
         public string $line,
         public string $route,

@@ -6,6 +6,8 @@ namespace App\Job;
 
 use App\Text\Say;
 use Rodrel\Core\Job\Stage;
+use Rodrel\Core\Vocabulary\GroupAt;
+use Rodrel\Core\Vocabulary\SuspectAt;
 
 /** Says what is next on a job, in one place for the list, the head of every page and the keyboard. */
 final readonly class NextThing
@@ -16,62 +18,85 @@ final readonly class NextThing
 
     public function __invoke(LoadedJob $loaded): Next
     {
-        $id = ['id' => $loaded->id()];
         $state = $loaded->state;
 
         return match ($state->stage) {
-            Stage::Intake => new Next($this->say->ui('next.intake'), '', 'job_intake', $id),
+            Stage::Intake => $this->next($loaded, new NextAct(NextAct::SAY, 'next.intake'), 'job_intake'),
             Stage::Bench, Stage::Finding => $this->bench($loaded),
-            Stage::Repair => new Next(
-                $this->say->ui('next.repair', [
-                    'repair' => null === $state->repairGroup() ? '' : $this->say->group($state->repairGroup()),
-                ]),
-                '',
+            Stage::Repair => $this->next(
+                $loaded,
+                new NextAct(NextAct::REPAIR, (string) $state->repairGroup()),
                 'job_repair',
-                $id,
             ),
-            Stage::Bleed => new Next($this->say->ui('next.bleed'), '', 'job_bleed', $id),
+            Stage::Bleed => $this->next($loaded, new NextAct(NextAct::SAY, 'next.bleed'), 'job_bleed'),
             Stage::Proof => $this->proof($loaded),
-            Stage::Done => new Next($this->say->ui('next.done'), '', 'job_report', $id),
+            Stage::Done => $this->next($loaded, new NextAct(NextAct::SAY, 'next.done'), 'job_report'),
+        };
+    }
+
+    public function title(NextAct $act): string
+    {
+        return match ($act->kind) {
+            NextAct::ROUND => $this->say->text('round.'.$act->of),
+            NextAct::CHECK => $this->say->check($act->of),
+            NextAct::REPAIR => $this->say->ui('next.repair', [
+                'repair' => '' === $act->of ? '' : $this->say->group($act->of),
+            ]),
+            NextAct::SIGN => $this->say->ui('next.sign', ['finding' => $this->say->finding(
+                GroupAt::parse($act->of),
+                '' === $act->suspect ? null : SuspectAt::parse($act->suspect),
+            )]),
+            default => $this->say->ui($act->of),
         };
     }
 
     private function bench(LoadedJob $loaded): Next
     {
-        $id = ['id' => $loaded->id()];
         $judgement = $loaded->judgement();
         if (null === $judgement) {
             $look = $loaded->layout->reach()->isHydraulic() ? 'next.look' : 'next.look-first';
+            $act = new NextAct(NextAct::SAY, $look);
 
-            return new Next($this->say->ui($look), $this->say->ui('next.computing'), 'job_bench', $id);
+            return $this->next($loaded, $act, 'job_bench', $this->say->ui('next.computing'));
         }
+        $minutes = fn (float $minutes): string => $this->say->ui('next.minutes', [
+            'minutes' => (string) (int) ceil($minutes),
+        ]);
         $walk = $loaded->walk();
         if (null !== $walk) {
-            $minutes = $this->say->ui('next.minutes', ['minutes' => (string) (int) ceil($walk->minutes)]);
+            $act = new NextAct(NextAct::ROUND, $walk->round);
 
-            return new Next($this->say->text('round.'.$walk->round), $minutes, 'job_round', $id);
+            return $this->next($loaded, $act, 'job_round', $minutes($walk->minutes));
         }
         $next = $judgement->advice->next;
         if (null !== $next) {
-            $minutes = $this->say->ui('next.minutes', ['minutes' => (string) (int) ceil($next->worth->minutes)]);
+            $act = new NextAct(NextAct::CHECK, (string) $next->at);
+            $line = $minutes($next->worth->minutes);
 
-            return new Next($this->say->check($next->at), $minutes, 'job_check', [
-                ...$id,
-                'check' => (string) $next->at,
-            ]);
+            return $this->next($loaded, $act, 'job_check', $line, ['check' => (string) $next->at]);
         }
         $group = $judgement->advice->repair ?? $judgement->leader();
-        $finding = $this->say->finding($group, $this->say->leading($judgement, $group));
+        $act = new NextAct(NextAct::SIGN, (string) $group, (string) $this->say->leading($judgement, $group));
 
-        return new Next($this->say->ui('next.sign', ['finding' => $finding]), '', 'job_finding', $id);
+        return $this->next($loaded, $act, 'job_finding');
     }
 
     private function proof(LoadedJob $loaded): Next
     {
         $criterion = $loaded->state->proof->next();
-        $title
-            = null === $criterion ? $this->say->ui('next.handover') : $this->say->ui('proof.'.$criterion->id.'.do');
+        $key = null === $criterion ? 'next.handover' : 'proof.'.$criterion->id.'.do';
 
-        return new Next($title, '', 'job_proof', ['id' => $loaded->id()]);
+        return $this->next($loaded, new NextAct(NextAct::SAY, $key), 'job_proof');
+    }
+
+    /** @param array<string, string> $parameters */
+    private function next(
+        LoadedJob $loaded,
+        NextAct $act,
+        string $route,
+        string $line = '',
+        array $parameters = [],
+    ): Next {
+        return new Next($act, $this->title($act), $line, $route, ['id' => $loaded->id(), ...$parameters]);
     }
 }

@@ -26,6 +26,7 @@ final readonly class ProjectJobLine
         private Catalogue $catalogue,
         private LocaleSwitcher $locale,
         private Languages $languages,
+        public LineMaker $maker,
     ) {
     }
 
@@ -40,18 +41,18 @@ final readonly class ProjectJobLine
         $last = $loaded->last();
         $line->stage = $state->stage;
         $line->of($loaded->job);
+        $intake = $state->story->intake();
+        $line->told = $intake?->write() ?? [];
+        $line->next = ($this->nextThing)($loaded)->act->toArray();
+        $line->madeBy = $this->maker->hash();
         $words = [];
         foreach ($this->languages->all as $language) {
-            $words[] = $this->locale->runWithLocale($language, function () use ($line, $loaded, $language): string {
-                $line->said[$language] = [
-                    'complaint' => $this->say->complaint($loaded->state->story->intake()),
-                    'next' => ($this->nextThing)($loaded)->title,
-                ];
-
-                return implode(' ', [...$line->said[$language], $this->words($loaded)]);
-            });
+            $words[] = $this->locale->runWithLocale($language, fn (): string => implode(' ', [
+                $this->say->complaint($intake),
+                $this->nextThing->title(NextAct::fromArray($line->next) ?? new NextAct(NextAct::SAY)),
+                $this->words($loaded),
+            ]));
         }
-        [$line->complaint, $line->next] = array_values($line->said[Languages::FIRST]);
         $line->road
             = $state->road()->isOpen() || Stage::Done === $state->stage
                 ? 'open'
@@ -102,6 +103,6 @@ final readonly class ProjectJobLine
             }
         }
 
-        return implode(' ', $words);
+        return implode(' ', array_unique($words));
     }
 }

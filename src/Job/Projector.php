@@ -19,6 +19,9 @@ use Symfony\Component\Uid\Uuid;
  */
 final class Projector
 {
+    /** A log of more entries than this is read by the worker, nobody waits for it. */
+    private const LONG = 1000;
+
     /** @var array<string, LoadedJob|null> by job; null where it is to be read again */
     private array $waiting = [];
 
@@ -59,6 +62,29 @@ final class Projector
         }
     }
 
+    /** Lines that other code, rules or texts made: open ones first. The worker makes them again. */
+    public function outdated(): void
+    {
+        $old = $this->entities->getConnection()->fetchFirstColumn(
+            "SELECT job_id FROM job_line WHERE made_by <> :made ORDER BY stage = 'done', touched_at DESC",
+            ['made' => $this->project->maker->hash()],
+        );
+        foreach ($old as $id) {
+            $this->later((string) $id);
+        }
+    }
+
+    /** Jobs that were judged without all pairs: some have arrived. The worker does it. */
+    public function provisional(): void
+    {
+        $judged = $this->entities->getConnection()->fetchFirstColumn(
+            "SELECT job_id FROM judgement WHERE missing <> '[]'",
+        );
+        foreach ($judged as $id) {
+            $this->later((string) $id);
+        }
+    }
+
     private function later(string $id): void
     {
         $this->bus->dispatch(new ProjectJob($id));
@@ -71,6 +97,10 @@ final class Projector
         $waiting = $this->waiting;
         $this->waiting = [];
         foreach ($waiting as $id => $loaded) {
+            if (\count($loaded->log ?? []) > self::LONG) {
+                $this->later($id);
+                continue;
+            }
             try {
                 $this->project($id, $loaded);
             } catch (\Throwable $trouble) {

@@ -20,10 +20,10 @@ final readonly class RebuildCommand
 
     public function __invoke(
         OutputInterface $output,
-        #[Option('only what is not handed over yet, by the worker')] bool $later = false,
+        #[Option('only what other code, rules or texts made, by the worker')] bool $later = false,
     ): int {
         if ($later) {
-            $this->projector->openOnes();
+            $this->projector->outdated();
 
             return Command::SUCCESS;
         }

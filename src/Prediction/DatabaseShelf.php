@@ -7,10 +7,11 @@ namespace App\Prediction;
 use Rodrel\Core\Prediction\PairShelf;
 use Rodrel\Core\Vehicle\Layout;
 
-/** The pairs of one vehicle, and whether some were wanted that are not there yet. */
+/** The pairs of one vehicle, and which were wanted that are not there yet. */
 final class DatabaseShelf implements PairShelf
 {
-    public bool $complete = true;
+    /** @var list<string> keys of those that the worker is asked for */
+    public array $missing = [];
 
     /** @param array<array-key, mixed> $document */
     public function __construct(private readonly StoredPairs $pairs, private readonly array $document)
@@ -19,8 +20,8 @@ final class DatabaseShelf implements PairShelf
 
     public function pairs(Layout $layout, array $couples): array
     {
-        $found = $this->pairs->find($this->document, $layout, $couples);
-        $this->complete = $this->complete && \count($found) === \count($couples);
+        [$found, $missing] = $this->pairs->find($this->document, $layout, $couples);
+        array_push($this->missing, ...$missing);
 
         return $found;
     }

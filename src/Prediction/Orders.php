@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Prediction;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Symfony\Component\Clock\ClockInterface;
 
@@ -36,6 +37,23 @@ final readonly class Orders
                 'now' => $now->format(\DATE_ATOM),
                 'lost' => $now->modify('-'.self::LOST_AFTER_S.' seconds')->format(\DATE_ATOM),
             ],
+        );
+    }
+
+    /**
+     * Whether some of these are still being computed, by a worker that was heard of lately.
+     *
+     * @param list<string> $keys
+     */
+    public function areAwaited(array $keys): bool
+    {
+        return 0 < $this->database->fetchOne(
+            'SELECT count(*) FROM signature WHERE hash IN (:keys) AND data IS NULL AND asked_at > :lost',
+            [
+                'keys' => $keys,
+                'lost' => $this->clock->now()->modify('-'.self::LOST_AFTER_S.' seconds')->format(\DATE_ATOM),
+            ],
+            ['keys' => ArrayParameterType::STRING],
         );
     }
 }

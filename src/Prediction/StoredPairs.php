@@ -41,7 +41,8 @@ final class StoredPairs
      * @param array<array-key, mixed> $document
      * @param array<string, array{SuspectAt, SuspectAt}> $couples by both names
      *
-     * @return array<string, FaultSignature> those that are there; the others are ordered
+     * @return array{array<string, FaultSignature>, list<string>} those that are there, and the keys of the others,
+     *     which are ordered
      */
     public function find(array $document, Layout $layout, array $couples): array
     {
@@ -51,13 +52,16 @@ final class StoredPairs
         foreach ($stored->findBy(['key' => array_values($keys)]) as $row) {
             $rows[$row->key] = $row;
         }
-        $found = $missing = [];
+        $found = $missing = $keysMissing = [];
         foreach ($couples as $name => [$one, $other]) {
             $row = $rows[$keys[$name]] ?? null;
             $data = $row?->data();
             if (null !== $data) {
                 $found[$name] = FaultSignature::fromArray($data);
-            } elseif ($this->orders->take($keys[$name], $layout->id)) {
+                continue;
+            }
+            $keysMissing[] = $keys[$name];
+            if ($this->orders->take($keys[$name], $layout->id)) {
                 $missing[] = [(string) $one, (string) $other];
             }
         }
@@ -65,7 +69,17 @@ final class StoredPairs
             $this->bus->dispatch(new ComputePairs($document, $missing));
         }
 
-        return $found;
+        return [$found, $keysMissing];
+    }
+
+    /**
+     * Whether all that was ordered is still to come: nothing can be judged better until then.
+     *
+     * @param list<string> $keys as find() names them
+     */
+    public function areAwaited(array $keys): bool
+    {
+        return $this->orders->areAwaited($keys);
     }
 
     /**

@@ -83,9 +83,13 @@ final class SheetController extends RendersJob
 
         // what is finished with its last step leads on
         $good = null === $stopped && null === $wrong;
-        $done = $good && ($form->getBoolean('finish') || $form->getBoolean('on'));
+        $route = match (true) {
+            $good && $form->getBoolean('on') => 'job_proof_next',
+            $good && $form->getBoolean('finish') => 'job',
+            default => 'job_repair',
+        };
 
-        return $this->redirectToRoute($done ? 'job' : 'job_repair', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
+        return $this->redirectToRoute($route, ['id' => $job->id()], Response::HTTP_SEE_OTHER);
     }
 
     /** @param list<string> $why */

@@ -6,6 +6,7 @@ namespace App\Text;
 
 use Rodrel\Core\Check\Row;
 use Rodrel\Core\Prediction\SoundSignature;
+use Rodrel\Core\Quantity\Unit;
 use Rodrel\Core\Vocabulary\CheckAt;
 
 /** From which figure to which each word of a row stands, in the reader's unit; typical, since computed. */
@@ -56,7 +57,7 @@ final readonly class Bands
             $bands[] = [
                 'id' => $word,
                 'word' => $this->say->word($at, $row->id, $word),
-                'band' => null === $row->observer->typed ? $this->units->beside($said) : $said,
+                'band' => $said,
             ];
         }
 
@@ -103,16 +104,20 @@ final readonly class Bands
         if (null !== $typed) {
             return $this->units->of($typed->quantity, $typed->unit)->value;
         }
+        $unit = Unit::tryFrom($probe::unit());
 
-        return \in_array($probe::unit(), ['N', 'mm', 's', 'mL', 'kPa'], true) ? $probe::unit() : null;
+        return null === $unit ? null : $this->units->of($unit->quantity(), $unit)->shown();
     }
 
     private function figure(float $core, Row $row): string
     {
         $typed = $row->observer->typed;
+        $probe = $row->observer->source?->probe;
+        $unit = $typed->unit ?? (null === $probe ? null : Unit::tryFrom($probe::unit()));
+        $quantity = $typed->quantity ?? $unit?->quantity();
 
-        return null === $typed
+        return null === $quantity
             ? Letters::number((string) round($core, 1))
-            : $this->units->figure($core, $typed->quantity, $typed->unit);
+            : $this->units->figure($core, $quantity, $unit);
     }
 }

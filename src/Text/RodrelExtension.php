@@ -21,7 +21,6 @@ final class RodrelExtension extends AbstractExtension
         private readonly ShopSettings $shop,
         private readonly ClockInterface $clock,
         private readonly Say $say,
-        private readonly Units $units,
     ) {
     }
 
@@ -43,7 +42,6 @@ final class RodrelExtension extends AbstractExtension
             new TwigFilter('upper_first', Letters::up(...)),
             new TwigFilter('inner', Letters::inner(...)),
             new TwigFilter('age', fn (\DateTimeInterface $at): string => $this->age($at)),
-            new TwigFilter('beside', $this->units->beside(...)),
             new TwigFilter('say_check', $this->say->check(...)),
             new TwigFilter('say_group', $this->say->group(...)),
             new TwigFilter('say_suspect', $this->say->suspect(...)),

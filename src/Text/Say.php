@@ -24,7 +24,6 @@ final readonly class Say
     public function __construct(
         private TranslatorInterface $translator,
         private Catalogue $catalogue,
-        private Units $units,
     ) {
     }
 
@@ -37,9 +36,7 @@ final readonly class Say
     /** @param array<string, string> $parameters */
     public function text(string $key, array $parameters = []): string
     {
-        $said = $this->translator->trans($key, $this->numbers($parameters), 'catalogue');
-
-        return [] === $parameters ? $this->units->beside($said) : $said;
+        return $this->translator->trans($key, $this->numbers($parameters), 'catalogue');
     }
 
     public function place(string $place): string

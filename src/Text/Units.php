@@ -12,21 +12,8 @@ use Symfony\Bundle\SecurityBundle\Security;
 /** The units that the person at the screen thinks in. */
 final readonly class Units
 {
-    /** Figures of the texts, alone or as a range. */
-    private const FIGURES = '~(?<![\w.,])(\d[\d ]*(?:[.,]\d+)?)(–\d+(?:[.,]\d+)?)? '
-        .'(N·m|N|bar|kPa|mm|km/h|mL|°C|K)(?![\w·/])~u';
-    /** Unit, factor and what is added. */
-    private const THEIRS = [
-        'N' => ['lbf', 0.2248089, 0.0],
-        'N·m' => ['lb·ft', 0.7375621, 0.0],
-        'bar' => ['psi', 14.503774, 0.0],
-        'kPa' => ['psi', 0.14503774, 0.0],
-        'mm' => ['in', 0.03937008, 0.0],
-        'km/h' => ['mph', 0.6213712, 0.0],
-        'mL' => ['fl oz', 0.0338140, 0.0],
-        '°C' => ['°F', 1.8, 32.0],
-        'K' => ['°F', 1.8, 0.0],
-    ];
+    /** A figure in a text, as its writer marked it: [150 N], [60–110 K]. */
+    private const MARKED = '~\[([^\[\]]+) ([^\[\] ]+)\]~u';
 
     public function __construct(private Security $security)
     {
@@ -54,6 +41,7 @@ final readonly class Units
             Quantity::Length => Unit::Inch,
             Quantity::Force => Unit::PoundForce,
             Quantity::Mass => Unit::Pound,
+            Quantity::Speed => Unit::MilePerHour,
             Quantity::Volume, Quantity::Time => $metric ?? $quantity->coreUnit(),
         };
     }
@@ -69,27 +57,49 @@ final readonly class Units
 
     public function say(float $core, Quantity $quantity, ?Unit $metric = null): string
     {
-        return $this->figure($core, $quantity, $metric).' '.$this->of($quantity, $metric)->value;
+        return $this->figure($core, $quantity, $metric).' '.$this->of($quantity, $metric)->shown();
     }
 
-    /** "Hold 150 N" as somebody reads it who thinks in pounds: "Hold 34 lbf (150 N)". Texts are written in metric. */
-    public function beside(string $text): string
+    /** "Hold [150 N]" reads "Hold 150 N", and to whoever thinks in pounds "Hold 34 lbf (150 N)". */
+    public function marked(string $text): string
     {
-        return !$this->imperial() ? $text : (string) preg_replace_callback(
-            self::FIGURES,
-            static function (array $found): string {
-                [$unit, $factor, $zero] = self::THEIRS[$found[3]];
-                $figure = static function (string $typed) use ($factor, $zero): string {
-                    $value = $factor * (float) str_replace([' ', ','], ['', '.'], $typed) + $zero;
-                    $digits = max(0, 1 - (int) floor(log10(max(abs($value), 1e-3))));
-
-                    return Letters::number((string) round($value, $digits));
-                };
-                $range = $figure($found[1]).('' === $found[2] ? '' : '–'.$figure(mb_substr($found[2], 1)));
-
-                return $range.' '.$unit.' ('.$found[0].')';
-            },
+        return !str_contains($text, '[') ? $text : (string) preg_replace_callback(
+            self::MARKED,
+            fn (array $found): string => $this->beside($found[1], $found[2]),
             $text,
         );
+    }
+
+    /** @param string $typed a figure or a range, as it is read */
+    private function beside(string $typed, string $symbol): string
+    {
+        $unit = Unit::tryFrom($symbol);
+        $theirs = null === $unit ? null : $this->of($unit->quantity(), $unit);
+        $figures = array_map(
+            static fn (string $one): string => str_replace([' ', ','], ['', '.'], $one),
+            explode('–', $typed),
+        );
+        if (null === $unit || null === $theirs || $theirs === $unit || [] !== array_filter($figures, self::isNone(...))) {
+            return $typed.' '.$symbol;
+        }
+        $read = array_map(
+            static fn (string $one): string => self::threeFigures($theirs->fromCore($unit->toCore((float) $one))),
+            $figures,
+        );
+
+        return implode('–', $read).' '.$theirs->shown()." ($typed $symbol)";
+    }
+
+    private static function isNone(string $figure): bool
+    {
+        return !is_numeric($figure);
+    }
+
+    /** Whole numbers where a wrench or a gauge shows no more, two figures where it is less than one; three at most. */
+    private static function threeFigures(float $value): string
+    {
+        $power = (int) floor(log10(max(abs($value), 1e-3)));
+
+        return Letters::number((string) round($value, min(max(0, 1 - $power), 2 - $power)));
     }
 }

@@ -24,7 +24,7 @@ final class KeptTest extends BrowserTestCase
         $chrome = $this->chrome()->signIn('fenwarren');
         $job = $this->openJob($chrome, 'Draft 1', 'split=diagonal', 'rear=drum', 'what=drags', 'where=lf');
         $sheet = $job.'/checks/spin@vehicle';
-        $chrome->go($sheet)->tap('.gate button');
+        $this->openGates($chrome->go($sheet));
         $chrome->touch(self::LEFT.'[value=two-hands]')->touch('input[name="word[rr]"][value=one-finger]');
         $chrome->tap('#units')->tap('#units');
         self::assertSame($sheet, $chrome->path(), 'another unit leaves nobody\'s sheet');
@@ -80,7 +80,7 @@ final class KeptTest extends BrowserTestCase
         self::assertSame('95', $chrome->one('[name="number[lf]"]')->getAttribute('value'), 'the others stand');
 
         $spin = $job.'/checks/spin@vehicle';
-        $chrome->go($spin)->tap('.gate button');
+        $this->openGates($chrome->go($spin));
         $chrome->touch(self::LEFT.'[value=two-hands]')->tap(self::RECORD);
         $chrome->driver->navigate()->back();
         $chrome->ready()->touch(self::LEFT.'[value=one-finger]')->tap(self::RECORD);
@@ -99,9 +99,7 @@ final class KeptTest extends BrowserTestCase
         $chrome->go($job.'/bench');
         foreach (['9000' => 'spin@vehicle', '20000' => 'pump@vehicle'] as $ms => $check) {
             $chrome->go("$job/checks/$check");
-            while ([] !== $chrome->all('.gate button')) {
-                $chrome->tap('.gate button');
-            }
+            $this->openGates($chrome);
             $chrome->driver->executeScript("document.cookie = 'slow=$ms; path=/';");
             $one = $chrome->all('.answers .fork button');
             $send = [] === $one ? '.answers [data-key="0"]' : '.answers .fork button';

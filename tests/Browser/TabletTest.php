@@ -45,7 +45,7 @@ final class TabletTest extends BrowserTestCase
             $chrome->touch("input[name=$name][value=$value]");
         }
         $chrome->tap('button.go.wide');
-        $job = (string) preg_replace('~/bench$~', '', $chrome->path());
+        $job = (string) preg_replace('~/(bench|round)$~', '', $chrome->path());
         $this->sheet($chrome, $job, 'spin@vehicle', [4, 1, 1, 1]);
         $this->sheet($chrome, $job, 'bleeder-open@lf', [2]);
         $this->sheet($chrome, $job, 'hose-top@lf', [3]);
@@ -74,7 +74,7 @@ final class TabletTest extends BrowserTestCase
         $chrome->tap('button.go.wide');
         $path = $chrome->path();
         $other = Chrome::open((string) getenv('RODREL_TEST_URL'), (string) getenv('RODREL_TEST_DRIVER'));
-        $other->signIn('tarrenby')->go(str_replace('/bench', '/items', $path));
+        $other->signIn('tarrenby')->go((string) preg_replace('~/(bench|round)$~', '/items', $path));
         $other->one('[name=text]')->sendKeys('Prop on the pedal');
         $other->tap('.inline-form button');
         $other->quit();
@@ -86,9 +86,7 @@ final class TabletTest extends BrowserTestCase
     private function sheet(Chrome $chrome, string $job, string $check, array $answers): void
     {
         $chrome->go("$job/checks/$check");
-        while ([] !== $chrome->all('.gate button')) {
-            $chrome->tap('.gate button');
-        }
+        $this->openGates($chrome);
         if (1 === \count($answers)) {
             $chrome->tap('.fork button:nth-of-type('.$answers[0].')');
 

@@ -22,9 +22,7 @@ final class WheelsTest extends BrowserTestCase
             $this->answerSheet($chrome, $vehicle->keys($check));
         }
         $chrome->go("$job/checks/rotor-round@rf");
-        while ([] !== $chrome->all('.gate button')) {
-            $chrome->tap('.gate button');
-        }
+        $this->openGates($chrome);
         $figures = [
             't' => ['22.00', '22.01', '22.01', '22.00', '22.00', '22.01', '22.01', '22.00'],
             'f' => ['0', '0.01', '0.05', '0.09', '0.10', '0.09', '0.05', '0.01'],
@@ -78,9 +76,7 @@ final class WheelsTest extends BrowserTestCase
         foreach ([[9.4, '40000'], [7.9, '47500'], [6.4, '55000']] as [$mm, $km]) {
             $job = $this->openJob($chrome, 'Unit 64, mail car', 'split=diagonal', 'rear=drum', 'what=none');
             $chrome->go("$job/checks/wear@lf");
-            while ([] !== $chrome->all('.gate button')) {
-                $chrome->tap('.gate button');
-            }
+            $this->openGates($chrome);
             foreach (['inner_a' => 0.0, 'inner_b' => 0.0, 'outer_a' => 1.0, 'outer_b' => 1.0] as $end => $more) {
                 $chrome->one("input[name=$end]")->sendKeys((string) ($mm + $more));
             }
@@ -134,9 +130,7 @@ final class WheelsTest extends BrowserTestCase
             $this->answerSheet($chrome, $vehicle->keys($check));
         }
         $chrome->go("$job/checks/wear@lf");
-        while ([] !== $chrome->all('.gate button')) {
-            $chrome->tap('.gate button');
-        }
+        $this->openGates($chrome);
         foreach (['inner_a' => '1.9', 'inner_b' => '2.1', 'outer_a' => '2.4', 'outer_b' => '2.4'] as $spot => $mm) {
             $chrome->one("input[name=$spot]")->sendKeys($mm);
         }

@@ -255,7 +255,8 @@ final class JobTest extends ShopTestCase
             $before = [
                 $line->stage,
                 $line->next,
-                $line->complaint,
+                $line->told,
+                $line->madeBy,
                 $line->road,
                 $line->hotSpots,
                 $line->openItems,
@@ -265,7 +266,8 @@ final class JobTest extends ShopTestCase
             self::assertEquals($before, [
                 $line->stage,
                 $line->next,
-                $line->complaint,
+                $line->told,
+                $line->madeBy,
                 $line->road,
                 $line->hotSpots,
                 $line->openItems,

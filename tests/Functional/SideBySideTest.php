@@ -4,9 +4,16 @@ declare(strict_types=1);
 
 namespace App\Tests\Functional;
 
+use App\Kernel;
 use App\Prediction\SideBySide;
+use App\Prediction\SignalsWait;
 use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Tests\World;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\ConsoleEvents;
+use Symfony\Component\Console\Event\ConsoleCommandEvent;
+use Symfony\Component\Console\Input\ArrayInput;
+use Symfony\Component\Console\Output\NullOutput;
 
 /** Two processes, faults in parts and a rain of signals change no prediction, nor does what was computed before it. */
 final class SideBySideTest extends TestCase
@@ -28,6 +35,28 @@ final class SideBySideTest extends TestCase
             $alone[] = hash('sha256', serialize($rows));
         }
         self::assertSame($alone, $lines);
+    }
+
+    /** Symfony's console takes signals in at any moment: ours do not, the worker between two messages. */
+    public function testOurCommandsTakeNoSignalsIn(): void
+    {
+        $event = static fn (string $name): ConsoleCommandEvent => new ConsoleCommandEvent(
+            new Command($name),
+            new ArrayInput([]),
+            new NullOutput(),
+        );
+        $taken = [];
+        foreach (['messenger:consume', 'rodrel:judge'] as $name) {
+            pcntl_async_signals(true);
+            (new SignalsWait())($event($name));
+            $taken[$name] = pcntl_async_signals(false);
+        }
+        self::assertSame(['messenger:consume' => true, 'rodrel:judge' => false], $taken);
+        $kernel = new Kernel('test', false);
+        $kernel->boot();
+        $listens = $kernel->getContainer()->get('event_dispatcher')->getListeners(ConsoleEvents::COMMAND);
+        $ours = array_filter($listens, static fn (mixed $one): bool => ($one[0] ?? $one) instanceof SignalsWait);
+        self::assertCount(1, $ours);
     }
 
     public function testWhatTheOtherProcessCannotDoIsDoneHere(): void

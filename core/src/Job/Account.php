@@ -97,7 +97,7 @@ final readonly class Account
     {
         $seconds = 0;
         $before = null;
-        foreach ($story->entries as $entry) {
+        foreach ($story->entries() as $entry) {
             $now = $entry->takenAt->getTimestamp();
             $gap = null === $before ? 0 : $now - $before;
             $seconds += $gap > 0 && $gap <= self::PAUSE_MIN * self::MINUTE_S ? $gap : 0;

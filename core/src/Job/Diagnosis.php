@@ -14,6 +14,7 @@ use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Settings;
 use Rodrel\Core\Isolation\Verdict;
 use Rodrel\Core\Log\Chapter;
+use Rodrel\Core\Log\EpochState;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\FittedPart;
 use Rodrel\Core\Log\Payload\RepairedPayload;
@@ -93,7 +94,8 @@ final readonly class Diagnosis
                         $context,
                         $settings->secondFault->afterRepair,
                     );
-            $beliefs[] = Belief::of($field, $opening, $chapter->readings($checks, $state->sound(), $state->layout()));
+            $read = EpochState::of($chapter->entries->all(), $checks, $state->sound(), $state->layout());
+            $beliefs[] = Belief::of($field, $opening, $read->readings);
         }
 
         return $beliefs;

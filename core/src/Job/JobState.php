@@ -10,10 +10,15 @@ use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Situation;
 use Rodrel\Core\Log\Chapter;
 use Rodrel\Core\Log\Door;
+use Rodrel\Core\Log\Entry;
+use Rodrel\Core\Log\EpochState;
 use Rodrel\Core\Log\Kind;
+use Rodrel\Core\Log\Payload\CountersignPayload;
 use Rodrel\Core\Log\Payload\LinePayload;
+use Rodrel\Core\Log\Payload\Payload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Payload\UndoPayload;
 use Rodrel\Core\Log\Payload\WaivePayload;
 use Rodrel\Core\Log\Story;
 use Rodrel\Core\Prediction\SoundSignature;
@@ -42,17 +47,47 @@ final readonly class JobState implements Door
         public ProofRun $proof,
         public Stage $stage,
         public ?GroupAt $repaired,
+        private EpochState $epoch,
     ) {
     }
 
     /** @param SoundSignature|null $sound what a sound vehicle shows; null while that is still being computed */
     public static function of(Catalogue $catalogue, Layout $layout, ?SoundSignature $sound, Story $story): self
     {
-        $vehicle = new Vehicle($catalogue, $layout, $sound);
+        $epoch = EpochState::of($story->now()->entries->all(), $catalogue->checks, $sound, $layout);
+
+        return self::at(new Vehicle($catalogue, $layout, $sound), $story, $epoch);
+    }
+
+    /**
+     * The same job with one entry more, of the same vehicle: not for one that brings its figures.
+     *
+     * @param Entry<Payload> $entry the next one
+     */
+    public function with(Entry $entry): self
+    {
+        $story = $this->story->with($entry);
+        $anew = \count($story->chapters) > \count($this->story->chapters)
+            || $entry->payload instanceof UndoPayload
+            || $entry->payload instanceof CountersignPayload
+            || $this->epoch->isLate($entry);
+
+        return self::at(
+            $this->vehicle,
+            $story,
+            $anew
+                ? $this->epoch->anew($story->now()->entries->all())
+                : $this->epoch->with($story->now()->entries->from($this->story->now()->entries->count())),
+        );
+    }
+
+    private static function at(Vehicle $vehicle, Story $story, EpochState $epoch): self
+    {
+        $catalogue = $vehicle->catalogue;
+        $layout = $vehicle->layout;
         $changed = $story->last(RepairedPayload::class)?->payload->groups() ?? [];
         $repaired = $changed[0] ?? null;
         $now = $story->now();
-        $readings = $now->readings($catalogue->checks, $sound, $layout);
         $sheet = [] === $changed ? null : Sheet::of($catalogue->repairs, $layout, $changed, $story->parts());
         $steps = OpenStep::all($sheet, $story);
         $wheels = array_filter($steps, static fn (OpenStep $one): bool => $one->isWheel());
@@ -67,14 +102,14 @@ final readonly class JobState implements Door
         $driven = self::driven($layout);
         $drive = null === $repaired ? null : self::sameDrive($catalogue, $story);
         $book = $catalogue->proof->on($layout->reach(), $catalogue->checks);
-        $proof = ProofRun::of($book, $readings, $left, self::waived($now), $changed, $drive, $driven);
-        $open = self::standsOpen($catalogue, $book, $now, $changed, $readings, $left, $driven);
-        $car = $now->carState($catalogue->checks, $open);
+        $proof = ProofRun::of($book, $epoch->readings, $left, self::waived($now), $changed, $drive, $driven);
+        $open = self::standsOpen($catalogue, $book, $now, $changed, $epoch, $left, $driven);
+        $car = $epoch->car($now, $open);
         $stage = self::stageOf($catalogue, $story, $changed, $proof);
 
         $situation = new Situation(
             $car,
-            $readings,
+            $epoch->readings,
             null === $repaired,
             $layout->reach(),
             $story->intake()->complaints ?? [],
@@ -82,7 +117,7 @@ final readonly class JobState implements Door
             true === $story->intake()?->arrival->stood,
         );
 
-        return new self($vehicle, $story, $situation, $proof, $stage, $repaired);
+        return new self($vehicle, $story, $situation, $proof, $stage, $repaired, $epoch);
     }
 
     public function catalogue(): Catalogue
@@ -243,7 +278,6 @@ final readonly class JobState implements Door
      * Opened or eased, and the standing part of the proof not passed since: a firm pedal shows neither dry joints nor
      * tight nuts.
      *
-     * @param list<Reading> $readings
      * @param array<string, list<string>> $left
      * @param list<string> $driven
      * @param list<GroupAt> $changed
@@ -253,25 +287,18 @@ final readonly class JobState implements Door
         ProofBook $book,
         Chapter $now,
         array $changed,
-        array $readings,
+        EpochState $epoch,
         array $left,
         array $driven,
     ): bool {
         $open = [] !== array_filter($changed, $catalogue->repairs->opensSystem(...));
-        $since = null;
-        foreach ($now->entriesOf(ReadingPayload::class) as $entry) {
-            $wake = $catalogue->checks->of($entry->payload->check)->demand->wake;
-            if (null !== $wake->opens || $wake->eases) {
-                $open = true;
-                $since = $entry->takenAt;
-            }
-        }
-        $after = null === $since ? $readings : array_values(array_filter(
-            $readings,
+        $since = $epoch->openedAt;
+        $after = null === $since ? $epoch->readings : array_values(array_filter(
+            $epoch->readings,
             static fn (Reading $reading): bool => $reading->takenAt > $since,
         ));
 
-        return $open && !ProofRun::of(
+        return ($open || null !== $since) && !ProofRun::of(
             $book,
             $after,
             $left,

@@ -27,22 +27,23 @@ use Rodrel\Core\Vehicle\Lift;
 final readonly class Story
 {
     /**
-     * @param list<Entry<Payload>> $entries standing entries, by seq; a round is followed by its readings, `id#1` on
-     * @param non-empty-list<Chapter> $chapters one per epoch
+     * @param non-empty-list<Chapter> $chapters standing entries by seq, one chapter per epoch; a round is followed by
+     *     its readings, `id#1` on
      * @param list<Entry<Payload>> $undone
      * @param list<Entry<Payload>> $asleep waiting for a countersignature
-     * @param list<string> $standing ids of all entries not taken back, undos among them
-     * @param array<string, Entry<Payload>> $byId all that were ever written
+     * @param array<string, true> $cancelled ids of what was taken back
+     * @param Entries $written all that ever were
      * @param list<string> $keeping ids of checks whose readings let a signature stand
+     * @param array<string, Entry<ItemPayload>> $openItems by id
      */
     private function __construct(
-        public array $entries,
         public array $chapters,
         public array $undone,
         public array $asleep,
-        private array $standing,
-        private array $byId,
+        private array $cancelled,
+        private Entries $written,
         private array $keeping,
+        private array $openItems,
     ) {
     }
 
@@ -52,7 +53,7 @@ final readonly class Story
      */
     public static function of(array $log, array $keeping = []): self
     {
-        usort($log, static fn (Entry $a, Entry $b): int => $a->seq <=> $b->seq);
+        $log = self::inOrder($log);
         $cancelled = self::cancelled($log);
         $signed = [];
         foreach ($log as $entry) {
@@ -64,14 +65,13 @@ final readonly class Story
                 $signed[$entry->payload->entry] = true;
             }
         }
-        $standing = $undone = $asleep = $ids = [];
+        $undone = $asleep = [];
         $epochs = [[]];
         foreach ($log as $entry) {
             if (isset($cancelled[$entry->id])) {
                 array_push($undone, ...self::expanded($entry));
                 continue;
             }
-            $ids[] = $entry->id;
             if ($entry->wantsCountersigning() && !isset($signed[$entry->id])) {
                 $asleep[] = $entry;
                 continue;
@@ -79,7 +79,6 @@ final readonly class Story
             if ($entry->payload instanceof UndoPayload) {
                 continue;
             }
-            array_push($standing, ...self::expanded($entry));
             if ($entry->payload instanceof RepairedPayload) {
                 $epochs[] = [];
             }
@@ -87,35 +86,56 @@ final readonly class Story
         }
 
         return new self(
-            $standing,
             self::chaptersOf($epochs),
             $undone,
             $asleep,
-            $ids,
-            array_column($log, null, 'id'),
+            $cancelled,
+            Entries::of($log),
             $keeping,
+            self::stillOpen([], array_merge(...$epochs)),
         );
     }
 
     /**
-     * @template T of Payload
+     * The same story with one entry more, at a cost that does not grow with it.
      *
-     * @param list<Entry<Payload>> $entries
-     * @param class-string<T> $type
-     *
-     * @return list<Entry<T>>
+     * @param Entry<Payload> $entry the next one
      */
-    public static function only(array $entries, string $type): array
+    public function with(Entry $entry): self
     {
-        $only = [];
-        foreach ($entries as $entry) {
-            if ($entry->payload instanceof $type) {
-                /** @var Entry<T> $entry */
-                $only[] = $entry;
-            }
+        if ($entry->payload instanceof UndoPayload || $entry->payload instanceof CountersignPayload) {
+            return self::of([...$this->written->all(), $entry], $this->keeping);
         }
+        $written = $this->written->with([$entry]);
+        if ($entry->wantsCountersigning()) {
+            $asleep = [...$this->asleep, $entry];
 
-        return $only;
+            return new self(
+                $this->chapters,
+                $this->undone,
+                $asleep,
+                $this->cancelled,
+                $written,
+                $this->keeping,
+                $this->openItems,
+            );
+        }
+        $chapters = $this->chapters;
+        $now = $this->now();
+        if ($entry->payload instanceof RepairedPayload) {
+            $chapters[] = $now = Chapter::of(\count($chapters), [], $now->lift, $now->stands);
+        }
+        $chapters[\count($chapters) - 1] = $now->with(self::expanded($entry));
+
+        return new self(
+            $chapters,
+            $this->undone,
+            $this->asleep,
+            $this->cancelled,
+            $written,
+            $this->keeping,
+            self::stillOpen($this->openItems, [$entry]),
+        );
     }
 
     public function now(): Chapter
@@ -151,13 +171,19 @@ final readonly class Story
      */
     public function entriesOf(string $type): array
     {
-        return self::only($this->entries, $type);
+        return array_merge(...array_map(static fn (Chapter $one): array => $one->entriesOf($type), $this->chapters));
+    }
+
+    /** @return list<Entry<Payload>> all that stand, in their order */
+    public function entries(): array
+    {
+        return array_merge(...array_map(static fn (Chapter $one): array => $one->entries->all(), $this->chapters));
     }
 
     /** Whether an entry is there and not taken back already; an undo can be taken back too. */
     public function stands(string $id): bool
     {
-        return \in_array($id, $this->standing, true);
+        return null !== $this->written->byId($id) && !isset($this->cancelled[$id]);
     }
 
     /**
@@ -167,7 +193,7 @@ final readonly class Story
      */
     public function entry(string $id): ?Entry
     {
-        return $this->byId[$id] ?? null;
+        return $this->written->byId($id);
     }
 
     public function isAsleep(string $id): bool
@@ -238,17 +264,7 @@ final readonly class Story
     /** @return list<Entry<ItemPayload>> open items that are not settled */
     public function openItems(): array
     {
-        $settled = array_map(
-            static fn (Entry $entry): string => $entry->payload->item,
-            $this->entriesOf(SettledPayload::class),
-        );
-
-        return array_values(
-            array_filter(
-                $this->entriesOf(ItemPayload::class),
-                static fn (Entry $entry): bool => !\in_array($entry->id, $settled, true),
-            ),
-        );
+        return array_values($this->openItems);
     }
 
     /** @return array<string, float> the vehicle's own figures in core units, the later one first */
@@ -283,8 +299,11 @@ final readonly class Story
      */
     public function finding(): ?Entry
     {
+        if (!$this->now()->has(Kind::Finding)) {
+            return null;
+        }
         $finding = null;
-        foreach ($this->now()->entries as $entry) {
+        foreach ($this->now()->entries->all() as $entry) {
             if ($entry->payload instanceof FindingPayload) {
                 /** @var Entry<FindingPayload> $entry */
                 $finding = $entry;
@@ -295,7 +314,7 @@ final readonly class Story
                 $finding = null;
             }
         }
-        foreach (self::only($this->undone, ReadingPayload::class) as $reading) {
+        foreach (Entries::of($this->undone)->only(ReadingPayload::class) as $reading) {
             if (null !== $finding && \in_array($reading->id, $finding->payload->readings, true)) {
                 $finding = null;
             }
@@ -346,6 +365,26 @@ final readonly class Story
     }
 
     /**
+     * @param array<string, Entry<ItemPayload>> $open
+     * @param list<Entry<Payload>> $more what follows
+     *
+     * @return array<string, Entry<ItemPayload>>
+     */
+    private static function stillOpen(array $open, array $more): array
+    {
+        foreach ($more as $entry) {
+            if ($entry->payload instanceof ItemPayload) {
+                /** @var Entry<ItemPayload> $entry */
+                $open[$entry->id] = $entry;
+            } elseif ($entry->payload instanceof SettledPayload) {
+                unset($open[$entry->payload->item]);
+            }
+        }
+
+        return $open;
+    }
+
+    /**
      * An entry, and the readings that a round stands for after it.
      *
      * @param Entry<Payload> $entry
@@ -360,6 +399,25 @@ final readonly class Story
 
         /** @var Entry<RoundPayload> $entry */
         return [$entry, ...RoundPayload::readings($entry)];
+    }
+
+    /**
+     * @param list<Entry<Payload>> $log
+     *
+     * @return list<Entry<Payload>> by seq
+     */
+    private static function inOrder(array $log): array
+    {
+        $last = \PHP_INT_MIN;
+        foreach ($log as $entry) {
+            if ($entry->seq < $last) {
+                usort($log, static fn (Entry $a, Entry $b): int => $a->seq <=> $b->seq);
+                break;
+            }
+            $last = $entry->seq;
+        }
+
+        return $log;
     }
 
     /**

@@ -37,6 +37,10 @@ final readonly class ProofRun
         array $driven = [],
     ): self {
         $criteria = [];
+        $read = [];
+        foreach ($readings as $reading) {
+            $read[(string) $reading->check] = $reading->outcomes + ($read[(string) $reading->check] ?? []);
+        }
         foreach ($book->criteria as $rule) {
             $nothing = CriterionRule::WHEELS_LOOSE === $rule->computed && !isset($left[CriterionRule::WHEELS_LOOSE]);
             if ($nothing || !$rule->isWantedAfter($changed)) {
@@ -54,11 +58,11 @@ final readonly class ProofRun
                 foreach (array_intersect($driven, array_keys($rows)) as $row) {
                     $rows[$row] = array_values(array_filter([...$rows[$row], $rule->driven], is_string(...)));
                 }
-                $criteria[] = self::read($rule, $at, $rows, $readings, $reason);
+                $criteria[] = self::read($rule, $at, $rows, $read[(string) $at] ?? [], $reason);
             } elseif (null !== $drive) {
                 $ids = array_map(static fn (Corner $corner): string => $corner->value, Corner::cases());
                 $rows = array_fill_keys($ids, $drive->words);
-                $criteria[] = self::read($rule, $drive->check, $rows, $readings, $reason);
+                $criteria[] = self::read($rule, $drive->check, $rows, $read[(string) $drive->check] ?? [], $reason);
             }
         }
 
@@ -121,21 +125,18 @@ final readonly class ProofRun
 
     /**
      * @param array<string, list<string>> $wanted
-     * @param list<Reading> $readings
+     * @param array<string, string> $read word by row of that check
      */
     private static function read(
         CriterionRule $rule,
         CheckAt $check,
         array $wanted,
-        array $readings,
+        array $read,
         ?string $waived,
     ): Criterion {
         $missing = $wrong = [];
         foreach ($wanted as $row => $words) {
-            $word = null;
-            foreach ($readings as $reading) {
-                $word = $reading->check->is($check) ? $reading->outcomes[$row] ?? null : $word;
-            }
+            $word = $read[$row] ?? null;
             if (null === $word) {
                 $missing[] = $row;
             } elseif (!\in_array($word, $words, true)) {

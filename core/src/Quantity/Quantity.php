@@ -16,6 +16,7 @@ enum Quantity: string
     case Volume = 'volume';
     case Time = 'time';
     case Mass = 'mass';
+    case Speed = 'speed';
 
     /** The unit used everywhere inside the core. */
     public function coreUnit(): Unit
@@ -30,6 +31,7 @@ enum Quantity: string
             self::Volume => Unit::Millilitre,
             self::Time => Unit::Second,
             self::Mass => Unit::Kilogram,
+            self::Speed => Unit::KilometrePerHour,
         };
     }
 
@@ -43,7 +45,8 @@ enum Quantity: string
             self::Pressure => -101.325,
             self::Temperature => -273.15,
             self::TemperatureDifference => -\INF,
-            self::Force, self::Torque, self::Length, self::Volume, self::Time, self::Mass => 0.0,
+            self::Force, self::Torque, self::Length, self::Volume, self::Time, self::Mass,
+            self::Speed => 0.0,
         };
     }
 }

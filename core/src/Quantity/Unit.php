@@ -31,6 +31,8 @@ enum Unit: string
     case Hour = 'h';
     case Kilogram = 'kg';
     case Pound = 'lb';
+    case KilometrePerHour = 'km/h';
+    case MilePerHour = 'mph';
 
     public function quantity(): Quantity
     {
@@ -44,11 +46,12 @@ enum Unit: string
             self::Millilitre, self::Litre => Quantity::Volume,
             self::Second, self::Minute, self::Hour => Quantity::Time,
             self::Kilogram, self::Pound => Quantity::Mass,
+            self::KilometrePerHour, self::MilePerHour => Quantity::Speed,
         };
     }
 
     /**
-     * How many core units one of this unit is; exact by definition (international pound, inch; 1 lbf = 4.4482216152605
+     * How many core units one of this unit is; exact by definition (international pound, inch, mile; 1 lbf = 4.4482216152605
      * N).
      */
     public function factor(): float
@@ -62,7 +65,8 @@ enum Unit: string
             self::Millimetre,
             self::Millilitre,
             self::Second,
-            self::Kilogram => 1.0,
+            self::Kilogram,
+            self::KilometrePerHour => 1.0,
             self::Bar => 100.0,
             self::Megapascal, self::Litre => 1000.0,
             self::Psi => 6.894757293168,
@@ -76,6 +80,7 @@ enum Unit: string
             self::Minute => 60.0,
             self::Hour => 3600.0,
             self::Pound => 0.45359237,
+            self::MilePerHour => 1.609344,
         };
     }
 
@@ -93,6 +98,12 @@ enum Unit: string
     public function fromCore(float $core): float
     {
         return $core / $this->factor() + $this->zero();
+    }
+
+    /** As it stands behind a figure: a step of temperature has the sign of its scale. */
+    public function shown(): string
+    {
+        return self::FahrenheitStep === $this ? self::Fahrenheit->value : $this->value;
     }
 
     /** @return list<string> spellings accepted on entry, lower case, without blanks, points and middle dots */
@@ -113,6 +124,7 @@ enum Unit: string
             self::KilogramForce => ['kgf', 'kp'],
             self::PoundForce => ['lbf'],
             self::Pound => ['lb', 'lbs'],
+            self::KilometrePerHour => ['km/h', 'kmh', 'kph'],
             default => [strtolower($this->value)],
         };
     }

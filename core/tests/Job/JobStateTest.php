@@ -12,6 +12,7 @@ use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Job\Diagnosis;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Job\Stage;
+use Rodrel\Core\Log\Claim;
 use Rodrel\Core\Log\Entry;
 use Rodrel\Core\Log\Kind;
 use Rodrel\Core\Log\Payload\ConfirmPayload;
@@ -131,6 +132,40 @@ final class JobStateTest extends TestCase
         self::assertCount(1, $this->state()->story->undone);
         $this->write(Kind::Undo, ['cancels' => end($this->log)->id]);
         self::assertTrue($this->held());
+    }
+
+    /** Entry by entry comes to what the whole log comes to: with undos, rounds, late entries and sleeping ones among it. */
+    public function testEntryByEntryComesToTheSameAsTheWholeLog(): void
+    {
+        $this->pushedBack()->write(Kind::Together, ['what' => 'caliper@lf'])->read('hose-top@lf', ['' => 'stays-stuck']);
+        $this->write(Kind::Undo, ['cancels' => end($this->log)->id]);
+        $this->write(Kind::Round, ['round' => 'wheel', 'answers' => [
+            ['check' => 'wear@lf', 'outcomes' => ['' => 'inner']],
+        ]]);
+        $this->minute -= 3;
+        $this->read('wear@lf', ['' => 'even'])->read('bleeder-open@lf', ['' => 'spurts-frees']);
+        $this->minute += 3;
+        $this->sign('hose@lf')->carryOut();
+        $this->bleed();
+        $this->prove();
+        $this->write(Kind::Handover, []);
+        $log = [];
+        $half = intdiv(\count($this->log), 2);
+        $state = World::state([]);
+        foreach ($this->log as $n => $entry) {
+            $claim = 0 === $n % 7 ? new Claim('elsewhere', []) : null;
+            $log[] = $entry = new Entry(
+                $entry->id,
+                $entry->seq,
+                $entry->payload,
+                $entry->author,
+                $entry->takenAt,
+                $n > $half ? $claim : null,
+            );
+            $state = $state->with($entry);
+            self::assertEquals(World::state($log), $state, $entry->id.' '.$entry->kind->value);
+        }
+        self::assertNotSame([], $state->story->asleep);
     }
 
     /** Play found while it was up keeps it off the road; fluid that tested wet keeps it from the stops that heat it. */
