@@ -26,7 +26,7 @@ final class CardController extends RendersJob
         $loaded = ($this->readJob)($job);
         $now = $loaded->state->situation;
         $troubles = $now->troubles($this->catalogue->checks);
-        $own = $this->catalogue->routes->route($troubles, $now->pattern, $now->stood)->own;
+        $own = $this->catalogue->routes->route($troubles, $now->complaint->pattern, $now->complaint->stood)->own;
         $looks = [];
         foreach (\array_slice($own, 0, self::LOOKS) as $check) {
             $at = $this->catalogue->checks->all[$check]->everywhere($loaded->layout)[0] ?? null;

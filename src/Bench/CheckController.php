@@ -42,6 +42,7 @@ final class CheckController extends RendersJob
         private readonly ShopSettings $shop,
         private readonly Bands $bands,
         private readonly GateView $gates,
+        private readonly AnswersSoFar $answers,
     ) {
     }
 
@@ -107,6 +108,11 @@ final class CheckController extends RendersJob
                 $this->gates->closedFor($loaded, $at),
             )),
             made: $loaded->state->situation->made($at),
+            answers: $this->answers->of($loaded, $at),
+            open: array_map(fn (string $row): array => [
+                'id' => '' === $row ? '0' : $row,
+                'label' => '' === $row ? '' : $this->say->row($at, $row),
+            ], $loaded->state->situation->open($definition, $at)),
             from: $definition->role->proof || $proves ? 'proof' : 'bench',
             makeshifts: $this->makeshifts($loaded, $at),
             photos: $this->photos->of($job->id(), 'check:'.$check),

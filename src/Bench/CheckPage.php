@@ -20,6 +20,8 @@ final readonly class CheckPage
      * @param list<array{
      *     id: string, about: string, author: string, name: string|null, taken_at: string, width: int, height: int
      * }> $photos
+     * @param array<string, array{said: string, who: string, at: \DateTimeImmutable, differs: string}> $answers by row
+     * @param list<array{id: string, label: string}> $open rows that nobody has answered; their form has no empty name
      * @param array{part: string, own: string|null}|null $limit
      * @param list<string> $makeshifts earlier ones at this place
      */
@@ -38,6 +40,8 @@ final readonly class CheckPage
         public bool $overAir,
         public array $gates,
         public bool $made,
+        public array $answers,
+        public array $open,
         public string $from,
         public array $makeshifts,
         public array $photos,

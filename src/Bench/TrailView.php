@@ -7,6 +7,7 @@ namespace App\Bench;
 use App\Job\JobEntry;
 use App\Job\LoadedJob;
 use App\Text\Say;
+use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Weight;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RoundPayload;
@@ -14,8 +15,11 @@ use Rodrel\Core\Log\Payload\RoundPayload;
 /** The readings so far, newest first, each with the weight it gave the leading suspect. */
 final readonly class TrailView
 {
-    public function __construct(private Say $say, private SuspectView $suspects)
-    {
+    public function __construct(
+        private Say $say,
+        private SuspectView $suspects,
+        private AnswersSoFar $answers,
+    ) {
     }
 
     /**
@@ -70,10 +74,19 @@ final readonly class TrailView
                 'undoable' => $reading->id === $entry || (isset($rounds[$entry]) && $last[$entry] === $reading->id),
                 'round' => $rounds[$entry] ?? '',
                 'who' => $authors[$entry] ?? '',
+                'differs' => $this->differs($loaded, $reading),
             ];
         }
 
         return array_reverse($rows);
+    }
+
+    /** Whose answer to it was another one: "O. Tarrenby: two hands (left front)". */
+    private function differs(LoadedJob $loaded, Reading $reading): string
+    {
+        $differs = [] === $reading->earlier ? [] : $this->answers->of($loaded, $reading->check);
+
+        return implode(', ', array_unique(array_filter(array_column($differs, 'differs'))));
     }
 
     /** @return list<string> each by its wheel or place, where there is more than one */

@@ -221,6 +221,7 @@ final readonly class IsolateCommand extends JsonCommand
         try {
             return match (true) {
                 $step->has('lift') => [new LiftPayload(Lift::from($step->text('lift')), $step->flag('stands'))],
+                $step->has('cannot') => [Kind::Cannot->read(['check' => $step->text('cannot')] + $raw)],
                 $step->has('cool') => [new CoolPayload()],
                 $step->has('together') => [new TogetherPayload(ApartAt::parse($step->text('together')))],
                 $step->has('repaired') => [

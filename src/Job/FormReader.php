@@ -12,6 +12,7 @@ use Rodrel\Core\Log\Payload\BledPayload;
 use Rodrel\Core\Log\Payload\BleedHow;
 use Rodrel\Core\Log\Payload\BleedPayload;
 use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Log\Payload\CannotPayload;
 use Rodrel\Core\Log\Payload\ClosedPayload;
 use Rodrel\Core\Log\Payload\ConfirmPayload;
 use Rodrel\Core\Log\Payload\CoolPayload;
@@ -36,6 +37,7 @@ use Rodrel\Core\Log\Payload\WaivePayload;
 use Rodrel\Core\Quantity\Quantity;
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\ApartAt;
+use Rodrel\Core\Vocabulary\CheckAt;
 use Rodrel\Core\Vocabulary\Corner;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Rodrel\Core\Vocabulary\StepAt;
@@ -79,6 +81,7 @@ final readonly class FormReader
                 Lift::from($this->fields->choice($form, 'to', ['ground', 'raised', 'wheels-off'])),
                 $form->getBoolean('stands'),
             ),
+            Kind::Cannot => $this->cannot($form),
             Kind::Cool => new CoolPayload(),
             Kind::Together => new TogetherPayload(
                 ApartAt::tryParse($text('what')) ?? throw InvalidInput::because('input.missing'),
@@ -127,6 +130,22 @@ final readonly class FormReader
             Kind::Mended, Kind::Photo => throw InvalidInput::because('input.picture-missing'),
             Kind::Finding => throw InvalidInput::because('input.finding'),
         };
+    }
+
+    /** @param InputBag<bool|float|int|string> $form */
+    private function cannot(InputBag $form): CannotPayload
+    {
+        $check = CheckAt::tryParse($this->fields->text($form, 'check'));
+        // a row of its own stands under 0: a form has no empty name
+        $rows = array_map(
+            static fn (mixed $one): string => '0' === $one || !\is_string($one) ? '' : $one,
+            array_values($form->all('rows')),
+        );
+        if (null === $check || [] === $rows) {
+            throw InvalidInput::because('input.cannot');
+        }
+
+        return new CannotPayload($check, $rows, $this->fields->optional($form, 'reason'));
     }
 
     private function group(string $typed): GroupAt

@@ -6,6 +6,7 @@ namespace App\Text;
 
 use Rodrel\Core\Log\Payload\BleedPayload;
 use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Log\Payload\CannotPayload;
 use Rodrel\Core\Log\Payload\ClosedPayload;
 use Rodrel\Core\Log\Payload\FiguresPayload;
 use Rodrel\Core\Log\Payload\FindingPayload;
@@ -42,6 +43,7 @@ final readonly class Told
             $payload instanceof IntakePayload => $this->say->complaint($payload),
             $payload instanceof ReadingPayload => $this->reading($payload, $payload->outcomes),
             $payload instanceof RoundPayload => $this->round($payload),
+            $payload instanceof CannotPayload => $this->cannot($payload),
             $payload instanceof TogetherPayload => $this->say->apart($payload->what),
             $payload instanceof LiftPayload => $this->say->ui('lift.'.$payload->to->value),
             $payload instanceof FindingPayload => $payload->sentence->sentence,
@@ -69,6 +71,19 @@ final readonly class Told
             $payload instanceof MendedPayload => $payload->was.' → '.$payload->unit,
             default => '',
         };
+    }
+
+    /** "Spin each wheel: left front, right front; no lift free" */
+    private function cannot(CannotPayload $cannot): string
+    {
+        $rows = array_filter(array_map(
+            fn (string $row): string => '' === $row ? '' : $this->say->row($cannot->check, $row),
+            $cannot->rows,
+        ));
+
+        return $this->say->check($cannot->check)
+            .([] === $rows ? '' : ': '.implode(', ', $rows))
+            .('' === $cannot->reason ? '' : '; '.$cannot->reason);
     }
 
     private function line(LinePayload $line): string

@@ -14,6 +14,7 @@ use Doctrine\DBAL\Exception\DriverException;
 use Doctrine\ORM\EntityManagerInterface;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Rodrel\Core\Job\Stage;
+use Symfony\Component\DomCrawler\Crawler;
 use Symfony\Component\Uid\Uuid;
 
 /** The log and the pages that write to it. */
@@ -111,6 +112,48 @@ final class JobTest extends ShopTestCase
         self::assertStringContainsString('plug', $this->text('.two'));
         self::assertStringContainsString('something else', $this->text('.two'));
         self::assertSame(2, $this->entries($id));
+    }
+
+    /** Two people at one wheel: whose answer stands, and whose was another, by name, on the sheet and in the trail. */
+    public function testWhoseAnswerStandsAndWhoseDiffers(): void
+    {
+        $this->signIn('tarrenby');
+        $id = $this->freshJob();
+        $this->append($id, 'lift', ['to' => 'raised', 'stands' => '1']);
+        $free = ['rf' => 'one-finger', 'lr' => 'one-finger', 'rr' => 'one-finger'];
+        $this->append($id, 'reading', ['check' => 'spin@vehicle', 'word' => ['lf' => 'two-hands'] + $free]);
+        $this->signIn('fenwarren');
+        $this->append($id, 'reading', ['check' => 'spin@vehicle', 'word' => ['lf' => 'one-hand'] + $free]);
+        $this->client->request('GET', "/jobs/$id/checks/spin@vehicle");
+        $rows = $this->client->getCrawler()->filter('.row-now')->each(
+            static fn (Crawler $row): string => trim((string) preg_replace('/\s+/', ' ', $row->text())),
+        );
+        self::assertMatchesRegularExpression(
+            '/^One hand · I\. Fenwarren, \d\d:\d\d Differs: O\. Tarrenby: two hands$/i',
+            $rows[0],
+        );
+        self::assertMatchesRegularExpression('/^One finger · I\. Fenwarren, \d\d:\d\d$/', $rows[1]);
+        $this->client->request('GET', "/jobs/$id/bench");
+        self::assertMatchesRegularExpression('/I\. Fenwarren; Differs: O\. Tarrenby/', $this->text('.trail'));
+    }
+
+    /** A sheet answered in part says what is open; what cannot be measured is recorded as that, and not asked again. */
+    public function testASheetInPartSaysWhatIsOpen(): void
+    {
+        $this->signIn();
+        $id = $this->freshJob();
+        $this->append($id, 'reading', ['check' => 'look@vehicle', 'word' => ['level' => 'good']]);
+        $this->client->request('GET', "/jobs/$id/checks/look@vehicle");
+        self::assertStringContainsString('Still open: wet anywhere, brake warning lamps.', $this->text('.check-answer'));
+        $this->client->submitForm('Record that it cannot be measured', ['reason' => 'under the tray']);
+        self::assertResponseStatusCodeSame(303);
+        $this->client->request('GET', "/jobs/$id/checks/look@vehicle");
+        self::assertCount(0, $this->client->getCrawler()->filter('.cannot'));
+        self::assertSame('cannot', \array_slice($this->kinds($id), -1)[0]);
+        $this->client->request('GET', "/jobs/$id/report");
+        self::assertStringContainsString('under the tray', $this->text());
+        $this->append($id, 'cannot', ['check' => 'spin@vehicle']);
+        self::assertStringContainsString('Tick at least one row', $this->text());
     }
 
     /** @param array<string, mixed> $fields */

@@ -23,19 +23,16 @@ final readonly class Situation
     /**
      * @param list<Reading> $readings standing readings of this epoch
      * @param bool $firstEpoch nothing was repaired yet
-     * @param list<string> $said complaints of the intake, whatever was repaired since
-     * @param string $pattern when the main one happens; '' where nobody said
-     * @param bool $stood it stood for weeks
      * @param Reach $reach of what is known: a gate asks for nothing that this vehicle cannot show
+     * @param array<string, list<string>> $cannot rows that cannot be looked at here, by check at its place
      */
     public function __construct(
         public CarState $car,
         public array $readings,
         public bool $firstEpoch = true,
         public Reach $reach = Reach::Foot,
-        public array $said = [],
-        public string $pattern = '',
-        public bool $stood = false,
+        public Complaint $complaint = new Complaint(),
+        public array $cannot = [],
     ) {
     }
 
@@ -47,9 +44,8 @@ final readonly class Situation
             Reading::standing([...$this->readings, $reading]),
             $this->firstEpoch,
             $this->reach,
-            $this->said,
-            $this->pattern,
-            $this->stood,
+            $this->complaint,
+            $this->cannot,
         );
     }
 
@@ -79,15 +75,32 @@ final readonly class Situation
     }
 
     /**
-     * The rows of a check that are still open.
+     * The rows of a check that are still open: neither answered nor said to be out of reach here.
      *
      * @return list<string>
      */
     public function open(Check $check, CheckAt $at): array
     {
-        $answered = array_keys($this->reading($at)->outcomes ?? []);
+        $answered = array_map(strval(...), array_keys($this->reading($at)->outcomes ?? []));
+        $rows = array_map(strval(...), array_keys($check->rows));
 
-        return array_values(array_diff(array_map(strval(...), array_keys($check->rows)), $answered));
+        return array_values(array_diff($rows, $answered, $this->cannot[(string) $at] ?? []));
+    }
+
+    /**
+     * Whether some rows of these checks, at any place, are out of reach here.
+     *
+     * @param list<string> $ids of checks
+     */
+    public function lacks(array $ids): bool
+    {
+        foreach (array_keys($this->cannot) as $at) {
+            if (\in_array(CheckAt::parse($at)->id, $ids, true)) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     public function reading(CheckAt $check): ?Reading
@@ -116,7 +129,7 @@ final readonly class Situation
     /** @return list<string> what the driver said, by complaint */
     public function complaints(Checks $checks): array
     {
-        $said = $this->said;
+        $said = $this->complaint->said;
         foreach ($this->readings as $reading) {
             if ($checks->of($reading->check)->firstRow()->observer instanceof ComplaintObserver) {
                 array_push($said, ...array_values($reading->outcomes), ...$reading->also);

@@ -50,7 +50,7 @@ final class Standing
         $knowledge = $belief->field->knowledge;
         $this->planner = new Planner($belief, $settings);
         $this->troubles = $now->lookedInto($knowledge->checks, $knowledge->routes);
-        $this->route = $knowledge->routes->route($this->troubles, $now->pattern, $now->stood);
+        $this->route = $knowledge->routes->route($this->troubles, $now->complaint->pattern, $now->complaint->stood);
         [$this->group, $this->mass] = $belief->leader();
         $this->confirming = Confirming::of($belief, $this->group);
         $this->proof = Confirmation::of($belief, $settings, $this->group, $this->confirming);

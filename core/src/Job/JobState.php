@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Rodrel\Core\Job;
 
 use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Isolation\Complaint;
 use Rodrel\Core\Isolation\Gate;
 use Rodrel\Core\Isolation\Reading;
 use Rodrel\Core\Isolation\Situation;
@@ -112,9 +113,12 @@ final readonly class JobState implements Door
             $epoch->readings,
             null === $repaired,
             $layout->reach(),
-            $story->intake()->complaints ?? [],
-            $story->intake()->pattern ?? '',
-            true === $story->intake()?->arrival->stood,
+            new Complaint(
+                $story->intake()->complaints ?? [],
+                $story->intake()->pattern ?? '',
+                true === $story->intake()?->arrival->stood,
+            ),
+            $epoch->cannot,
         );
 
         return new self($vehicle, $story, $situation, $proof, $stage, $repaired, $epoch);

@@ -8,6 +8,7 @@ use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Checks;
 use Rodrel\Core\Isolation\CarState;
 use Rodrel\Core\Isolation\Reading;
+use Rodrel\Core\Log\Payload\CannotPayload;
 use Rodrel\Core\Log\Payload\CoolPayload;
 use Rodrel\Core\Log\Payload\IntakePayload;
 use Rodrel\Core\Log\Payload\Payload;
@@ -33,6 +34,7 @@ final readonly class EpochState
      * @param list<Reading> $readings those that stand
      * @param array<string, float> $apart minutes to put it together, by what is apart where
      * @param Check|null $last made last
+     * @param array<string, list<string>> $cannot rows that cannot be looked at here, by check at its place
      * @param \DateTimeImmutable|null $openedAt when a joint was last opened or eased for a reading
      */
     private function __construct(
@@ -43,6 +45,7 @@ final readonly class EpochState
         private array $apart = [],
         private ?Check $last = null,
         public ?\DateTimeImmutable $openedAt = null,
+        public array $cannot = [],
     ) {
     }
 
@@ -81,7 +84,7 @@ final readonly class EpochState
     {
         $checks = $this->readingsOf->checks;
         [$cool, $drivenIn, $apart] = [$this->cool, $this->drivenIn, $this->apart];
-        [$last, $openedAt, $readings] = [$this->last, $this->openedAt, $this->readings];
+        [$last, $openedAt, $readings, $cannot] = [$this->last, $this->openedAt, $this->readings, $this->cannot];
         foreach ($entries as $entry) {
             $payload = $entry->payload;
             if ($payload instanceof IntakePayload) {
@@ -97,6 +100,9 @@ final readonly class EpochState
                 }
             } elseif ($payload instanceof TogetherPayload) {
                 unset($apart[(string) $payload->what]);
+            } elseif ($payload instanceof CannotPayload) {
+                $at = (string) $payload->check;
+                $cannot[$at] = array_values(array_unique([...$cannot[$at] ?? [], ...$payload->rows]));
             } elseif ($payload instanceof CoolPayload) {
                 $cool = true;
                 $drivenIn = false;
@@ -105,7 +111,7 @@ final readonly class EpochState
         }
         $readings = Reading::standing($readings);
 
-        return new self($this->readingsOf, $readings, $cool, $drivenIn, $apart, $last, $openedAt);
+        return new self($this->readingsOf, $readings, $cool, $drivenIn, $apart, $last, $openedAt, $cannot);
     }
 
     /** @param bool $opened the system was opened and is not proved closed */

@@ -8,6 +8,7 @@ use Rodrel\Core\InvalidData;
 use Rodrel\Core\Log\Payload\BledPayload;
 use Rodrel\Core\Log\Payload\BleedPayload;
 use Rodrel\Core\Log\Payload\BleedSetupPayload;
+use Rodrel\Core\Log\Payload\CannotPayload;
 use Rodrel\Core\Log\Payload\ClosedPayload;
 use Rodrel\Core\Log\Payload\ConfirmPayload;
 use Rodrel\Core\Log\Payload\CoolPayload;
@@ -45,6 +46,7 @@ enum Kind: string
     case Round = 'round';
     case Figures = 'figures';
     case Lift = 'lift';
+    case Cannot = 'cannot';
     case Cool = 'cool';
     case Together = 'together';
     case Undo = 'undo';
@@ -76,6 +78,7 @@ enum Kind: string
         'round' => RoundPayload::class,
         'figures' => FiguresPayload::class,
         'lift' => LiftPayload::class,
+        'cannot' => CannotPayload::class,
         'cool' => CoolPayload::class,
         'together' => TogetherPayload::class,
         'undo' => UndoPayload::class,
@@ -134,7 +137,7 @@ enum Kind: string
     public function mayWait(): bool
     {
         return match ($this) {
-            self::Reading, self::Round, self::Figures, self::Lift, self::Cool, self::Together, self::Prepared,
+            self::Reading, self::Round, self::Cannot, self::Figures, self::Lift, self::Cool, self::Together, self::Prepared,
             self::Step, self::Surprise, self::BleedSetup, self::Bleed, self::Photo, self::Item, self::Settled,
             self::Line, self::Quote, self::Spent => true,
             default => false,

@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Rodrel\Core\Isolation\Belief;
 use Rodrel\Core\Isolation\CarState;
+use Rodrel\Core\Isolation\Complaint;
 use Rodrel\Core\Isolation\Context;
 use Rodrel\Core\Isolation\Costs;
 use Rodrel\Core\Isolation\Gate;
@@ -97,7 +98,7 @@ final class PlannerTest extends TestCase
         $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings);
         self::assertGreaterThan(0.5, $belief->group('hose@lf'));
         // a look within reach comes before the bleeder
-        $now = new Situation(new CarState(Lift::WheelsOff, true, false, true), $readings, said: ['drags-lf']);
+        $now = new Situation(new CarState(Lift::WheelsOff, true, false, true), $readings, complaint: new Complaint(['drags-lf']));
         self::assertSame('hose-look@lf', (string) Verdict::of($belief, $now, World::settings())->next?->at);
         $readings[] = new Reading('h', CheckAt::parse('hose-look@lf'), ['' => 'cracked'], false, $at);
         $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings);

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Rodrel\Core\Bleeding\BleedPlan;
 use Rodrel\Core\InvalidData;
 use Rodrel\Core\Isolation\Gate;
+use Rodrel\Core\Isolation\Proposal;
 use Rodrel\Core\Job\Diagnosis;
 use Rodrel\Core\Job\JobState;
 use Rodrel\Core\Job\Stage;
@@ -166,6 +167,46 @@ final class JobStateTest extends TestCase
             self::assertEquals(World::state($log), $state, $entry->id.' '.$entry->kind->value);
         }
         self::assertNotSame([], $state->story->asleep);
+    }
+
+    /** What cannot be measured here is asked for no more and concluded nothing from; a gate that wants it stays shut. */
+    public function testWhatCannotBeMeasuredHere(): void
+    {
+        $this->intake()->lift('raised');
+        $before = $this->diagnosis()->belief->groups;
+        $look = static fn (JobState $state): array => $state->situation->open(
+            World::catalogue()->checks->of('look'),
+            CheckAt::parse('look@vehicle'),
+        );
+        self::assertSame(['level', 'wet', 'lamp'], $look($this->state()));
+        $this->write(Kind::Cannot, ['check' => 'look@vehicle', 'rows' => ['level'], 'reason' => 'reservoir hidden']);
+        self::assertSame(['wet', 'lamp'], $look($this->state()));
+        self::assertSame($before, $this->diagnosis()->belief->groups);
+        $road = $this->state()->road()->unmet;
+        $this->read('look@vehicle', ['wet' => 'good', 'lamp' => 'good']);
+        self::assertSame([], $look($this->state()), 'nothing is left of it');
+        self::assertNotContains('look@vehicle', $this->asked());
+        self::assertNotSame([], array_filter(
+            array_intersect($road, $this->state()->road()->unmet),
+            static fn (string $one): bool => str_contains($one, 'level'),
+        ), 'the level was never seen');
+        $this->write(Kind::Cannot, ['check' => 'spin@vehicle', 'rows' => ['lf', 'rf', 'lr', 'rr']]);
+        self::assertNotContains('spin@vehicle', $this->asked());
+        $this->write(Kind::Undo, ['cancels' => end($this->log)->id]);
+        self::assertContains('spin@vehicle', $this->asked());
+        $this->expectException(InvalidData::class);
+        $this->write(Kind::Cannot, ['check' => 'spin@vehicle', 'rows' => ['fifth']]);
+    }
+
+    /** @return list<string> the check to make next, and those beside it */
+    private function asked(): array
+    {
+        $verdict = $this->diagnosis()->verdict();
+
+        return array_map(
+            static fn (Proposal $one): string => (string) $one->at,
+            array_values(array_filter([$verdict->next, ...$verdict->others])),
+        );
     }
 
     /** Play found while it was up keeps it off the road; fluid that tested wet keeps it from the stops that heat it. */

@@ -20,8 +20,9 @@ final readonly class FirstLook implements Rule
         foreach ($at->now->firstEpoch ? Standing::possible($at->onRoute()) : [] as $one) {
             $turn = $one->check->demand->turn->first;
             $here = $at->now->car->onGround() || Lift::Any === $one->check->demand->lift;
-            $half = null !== $turn && $turn <= self::FILLED_UP && [] !== $at->now->open($one->check, $one->at);
-            $new = (!$at->now->made($one->at) || $half) && $at->isFirst($one->check);
+            $open = [] !== $at->now->open($one->check, $one->at);
+            $half = null !== $turn && $turn <= self::FILLED_UP;
+            $new = $open && (!$at->now->made($one->at) || $half) && $at->isFirst($one->check);
             if (null !== $turn && $new && $here && $turn < ($first?->check->demand->turn->first ?? \PHP_INT_MAX)) {
                 $first = $one;
             }

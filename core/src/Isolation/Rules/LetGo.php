@@ -8,8 +8,9 @@ use Rodrel\Core\Isolation\Decision;
 use Rodrel\Core\Isolation\Field;
 use Rodrel\Core\Isolation\Standing;
 
-/** The complaint's own checks are sound, it was tried, nothing was seen, and it is none of the serious ones: not shown
- * today. A search that found nothing does not go on by taking a vehicle apart. */
+/**
+ * The complaint's own checks are sound, it was tried, nothing was seen, and it is none of the serious ones: not shown
+ * today. What cannot be looked at here was not seen to be sound. A search that found nothing does not go on by taking a vehicle apart. */
 final readonly class LetGo implements Rule
 {
     private const LOOK = 'look';
@@ -20,7 +21,7 @@ final readonly class LetGo implements Rule
     public function decide(Standing $at): ?Decision
     {
         $hunted = [] === $at->troubles || $at->looksOver() || $at->route->serious || $at->passed()
-            || !$at->isAllSound();
+            || !$at->isAllSound() || $at->now->lacks([self::LOOK, ...$at->route->own]);
         if ($hunted || [] === $at->now->readings || !$this->isSeen($at)) {
             return null;
         }
