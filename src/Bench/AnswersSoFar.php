@@ -18,8 +18,8 @@ final readonly class AnswersSoFar
     }
 
     /**
-     * @return array<string, array{said: string, who: string, at: \DateTimeImmutable, differs: string}> by row; `differs`
-     *     names everybody whose answer to it was another one
+     * @return array<string, array{said: string, who: string, at: \DateTimeImmutable, differs: string}> by row;
+     *     `differs` names everybody whose answer to it was another one
      */
     public function of(LoadedJob $loaded, CheckAt $at): array
     {
@@ -59,7 +59,8 @@ final readonly class AnswersSoFar
         $differs = [];
         foreach ($takes as $take) {
             if ($take['said'] !== $stands['said']) {
-                $differs[$take['who']] = $this->say->ui('check.said-by', ['who' => $take['who'], 'said' => $take['said']]);
+                $said = ['who' => $take['who'], 'said' => $take['said']];
+                $differs[$take['who']] = $this->say->ui('check.said-by', $said);
             }
         }
 

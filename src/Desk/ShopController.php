@@ -60,7 +60,7 @@ final class ShopController extends AbstractController
     #[Route('/shop', name: 'shop', methods: ['GET'])]
     public function show(Request $request): Response
     {
-        return $this->page(kept: $request->query->has('kept'));
+        return $this->page(kept: $request->query->getString('kept'));
     }
 
     #[Route('/shop', name: 'shop_change', methods: ['POST'])]
@@ -78,7 +78,9 @@ final class ShopController extends AbstractController
             return $this->page($this->say->ui('input.data', ['where' => $wrong->path]), $request->request->all());
         }
 
-        return $this->redirectToRoute('shop', ['kept' => 1], Response::HTTP_SEE_OTHER);
+        $section = $request->request->getString('section', 'shop');
+
+        return $this->redirectToRoute('shop', ['kept' => $section], Response::HTTP_SEE_OTHER);
     }
 
     #[Route('/shop/people', name: 'shop_person', methods: ['POST'])]
@@ -127,6 +129,8 @@ final class ShopController extends AbstractController
     }
 
     /**
+     * What one section of the page says; all of them where none is named.
+     *
      * @param InputBag<bool|float|int|string> $form
      *
      * @return array<string, mixed>
@@ -134,6 +138,31 @@ final class ShopController extends AbstractController
      * @throws InvalidInput
      */
     private function changes(InputBag $form): array
+    {
+        $sections = [
+            'shop' => $this->names(...),
+            'judgement' => $this->numbers(...),
+            'schools' => $this->chosen(...),
+            'tools' => fn (InputBag $form): array => [
+                'tools' => array_values(array_intersect($this->tools(), $form->all('tools'))),
+            ],
+            'prices' => fn (InputBag $form): array => ['prices' => $this->prices($form)],
+        ];
+        $section = $form->getString('section');
+        $changes = [];
+        foreach ('' === $section ? $sections : array_intersect_key($sections, [$section => true]) as $read) {
+            $changes += $read($form);
+        }
+
+        return [] !== $changes ? $changes : throw InvalidInput::because('input.missing');
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, float>
+     */
+    private function numbers(InputBag $form): array
     {
         $changes = [];
         foreach (self::NUMBERS as $field => [$key, $scale, $low, $high]) {
@@ -148,32 +177,50 @@ final class ShopController extends AbstractController
             }
             $changes[$key] = round($value, 4);
         }
+
+        return $changes;
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array<string, string>
+     */
+    private function names(InputBag $form): array
+    {
         $zone = $form->getString('time_zone');
-        $changes['time_zone'] = \in_array($zone, \DateTimeZone::listIdentifiers(), true)
-            ? $zone
-            : throw InvalidInput::because('shop.zone');
-        $changes['name']
-            = '' !== trim($form->getString('name')) && mb_strlen($form->getString('name')) <= 120
-                ? trim($form->getString('name'))
-                : throw InvalidInput::because('shop.name-missing');
-        $changes['currency']
-            = 1 === preg_match('/^[A-Z]{3}$/', $form->getString('currency'))
-                ? $form->getString('currency')
-                : throw InvalidInput::because('shop.currency-wrong');
+        $name = trim($form->getString('name'));
+        $currency = $form->getString('currency');
         $address = trim($form->getString('address'));
-        $changes['address'] = '' === $address || 1 === preg_match('~^https?://[^\s/]+(:\d+)?/?$~', $address)
-            ? $address
-            : throw InvalidInput::because('shop.address-wrong');
+        $wrong = match (true) {
+            !\in_array($zone, \DateTimeZone::listIdentifiers(), true) => 'shop.zone',
+            '' === $name, mb_strlen($name) > 120 => 'shop.name-missing',
+            1 !== preg_match('/^[A-Z]{3}$/', $currency) => 'shop.currency-wrong',
+            '' !== $address && 1 !== preg_match('~^https?://[^\s/]+(:\d+)?/?$~', $address) => 'shop.address-wrong',
+            default => null,
+        };
+
+        return null === $wrong
+            ? ['time_zone' => $zone, 'name' => $name, 'currency' => $currency, 'address' => $address]
+            : throw InvalidInput::because($wrong);
+    }
+
+    /**
+     * @param InputBag<bool|float|int|string> $form
+     *
+     * @return array{schools: array<string, string>}
+     */
+    private function chosen(InputBag $form): array
+    {
+        $schools = [];
         foreach ($this->schools() as $school => $choices) {
             $chosen = $form->all('school')[$school] ?? '';
-            $changes['schools'][$school] = \in_array($chosen, $choices, true)
+            $schools[$school] = \is_string($chosen) && \in_array($chosen, $choices, true)
                 ? $chosen
                 : throw InvalidInput::because('input.choice', ['choices' => implode(', ', $choices)]);
         }
-        $changes['tools'] = array_values(array_intersect($this->tools(), $form->all('tools')));
-        $changes['prices'] = $this->prices($form);
 
-        return $changes;
+        return ['schools' => $schools];
     }
 
     /**
@@ -224,7 +271,7 @@ final class ShopController extends AbstractController
     }
 
     /** @param array<string, mixed> $typed */
-    private function page(?string $wrong = null, array $typed = [], bool $kept = false): Response
+    private function page(?string $wrong = null, array $typed = [], string $kept = ''): Response
     {
         $typed = Again::of($typed);
         $now = $this->shop->all();
@@ -240,6 +287,7 @@ final class ShopController extends AbstractController
             get_object_vars(new ShopPage(
                 wrong: $wrong,
                 kept: $kept,
+                section: \is_string($typed['section'] ?? null) ? $typed['section'] : $kept,
                 numbers: $numbers,
                 does: array_map($this->effect(...), $numbers),
                 now: $now,

@@ -12,6 +12,8 @@ use Rodrel\Core\Repair\Repair;
 final readonly class ShopPage
 {
     /**
+     * @param string $kept the section that was just kept; '' for none
+     * @param string $section the one that stands open
      * @param array<string, mixed> $numbers as typed, where the form came back, else as they stand
      * @param array<string, array<string, string>> $does what each of them comes to, on an example
      * @param array<mixed> $now
@@ -25,7 +27,8 @@ final readonly class ShopPage
      */
     public function __construct(
         public ?string $wrong,
-        public bool $kept,
+        public string $kept,
+        public string $section,
         public array $numbers,
         public array $does,
         public array $now,

@@ -305,7 +305,8 @@ final readonly class BringIn
             }
             $entries[] = [$entry, $payload, $seq];
         }
-        $here = $this->journal->entries->known(array_map(fn (array $one): Uuid => $this->uuid($one[0], 'id'), $entries));
+        $known = array_map(fn (array $one): Uuid => $this->uuid($one[0], 'id'), $entries);
+        $here = $this->journal->entries->known($known);
         foreach ($entries as [$entry]) {
             $id = $this->uuid($entry, 'id')->toRfc4122();
             if (isset($ids[$id]) || isset($here[$id])) {

@@ -21,7 +21,8 @@ final class JobController extends AbstractController
         $stage = $loaded->state->stage;
         $learned = $request->query->getInt('learned');
         // one round leads to the next
-        $walks = $learned > 0 && Stage::Bench === $stage && Kind::Round === Kind::tryFrom($loaded->last()?->kind() ?? '');
+        $last = Kind::tryFrom($loaded->last()?->kind() ?? '');
+        $walks = $learned > 0 && Stage::Bench === $stage && Kind::Round === $last;
         $route = $walks && null !== $loaded->walk() ? 'job_round' : match ($stage) {
             Stage::Intake => 'job_intake',
             Stage::Bench, Stage::Finding => 'job_bench',

@@ -14,7 +14,7 @@ use Symfony\Contracts\Translation\TranslatorInterface;
 
 /** Every text, on a page, on paper or in a file, with its figures in the reader's unit: see Units::marked. */
 #[AsDecorator('translator')]
-final readonly class MarkedFigures implements TranslatorInterface, TranslatorBagInterface, LocaleAwareInterface, WarmableInterface
+final readonly class MarkedFigures implements Translates, WarmableInterface
 {
     public function __construct(
         #[AutowireDecorated] private TranslatorInterface&TranslatorBagInterface&LocaleAwareInterface $inner,

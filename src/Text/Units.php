@@ -79,7 +79,8 @@ final readonly class Units
             static fn (string $one): string => str_replace([' ', ','], ['', '.'], $one),
             explode('–', $typed),
         );
-        if (null === $unit || null === $theirs || $theirs === $unit || [] !== array_filter($figures, self::isNone(...))) {
+        $readable = [] === array_filter($figures, self::isNone(...));
+        if (null === $unit || null === $theirs || $theirs === $unit || !$readable) {
             return $typed.' '.$symbol;
         }
         $read = array_map(

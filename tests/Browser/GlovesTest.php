@@ -34,6 +34,48 @@ final class GlovesTest extends BrowserTestCase
         self::assertSame([], array_values($small));
     }
 
+    /** On the smallest phone and at twice the size of text nothing is wider than the screen; the act is in reach. */
+    public function testNothingIsWiderThanTheScreen(): void
+    {
+        $chrome = $this->chrome(320, 640, true)->signIn('aldershaw');
+        $of = static function (string $room) use ($chrome): string {
+            $chrome->go('/');
+            foreach ($chrome->all('.job-line') as $line) {
+                $job = (string) parse_url((string) $line->getAttribute('href'), \PHP_URL_PATH);
+                if (str_contains($line->getText(), $room)) {
+                    return $job;
+                }
+            }
+
+            self::fail("the demo has no $room");
+        };
+        [$bench, $van] = [$of('Unit 12'), $of('Unit 23')];
+        $rooms = ['bench', 'checks', 'checks/spin@vehicle', 'checks/pedal@vehicle', 'round', 'finding', 'report',
+            'trace-back', 'measure', 'vehicle', 'items'];
+        $pages = ['/', '/jobs/new', '/shop', '/due', "$van/repair", "$van/work", "$van/money"];
+        $pages = [...$pages, ...array_map(static fn (string $room): string => "$bench/$room", $rooms)];
+        $wrong = [];
+        foreach ([[320, 640, '100%'], [390, 844, '200%']] as [$wide, $high, $text]) {
+            $chrome->size($wide, $high);
+            foreach ($pages as $page) {
+                $chrome->go($page);
+                $grow = 'document.documentElement.style.fontSize = arguments[0];'
+                    .'return document.documentElement.scrollWidth;';
+                $is = $chrome->driver->executeScript($grow, [$text]);
+                $wrong = $is > $wide ? [...$wrong, "$page is $is px wide at $wide, text $text"] : $wrong;
+            }
+        }
+        self::assertSame([], $wrong);
+        foreach (['/jobs/new', "$bench/checks/pedal@vehicle", "$bench/bench"] as $page) {
+            $act = '.go.wide:not(.quiet), .fork button';
+            $bottom = $chrome->go($page)->driver->executeScript(
+                "return document.querySelector('main').querySelector(arguments[0]).getBoundingClientRect().bottom;",
+                [$act],
+            );
+            self::assertLessThanOrEqual(844, $bottom, $page);
+        }
+    }
+
     /** Half the screen is a stroke, the other half a clear one; one too many is taken off; the sheet has the sums. */
     public function testStrokesAreCountedOnTheWholeScreen(): void
     {

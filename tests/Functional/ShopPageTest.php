@@ -51,13 +51,22 @@ final class ShopPageTest extends ShopTestCase
             'what was typed is still there',
         );
         $this->client->request('POST', '/shop', ['_token' => 'csrf-token'] + self::SHOP);
-        self::assertResponseRedirects('/shop?kept=1');
+        self::assertResponseRedirects('/shop?kept=shop');
         $shop = self::getContainer()->get(ShopSettings::class);
         $shop->reset();
         self::assertEqualsWithDelta(8450.0 / 60.0, $shop->isolation()->labour->rateCentsPerMinute, 1e-6);
         self::assertSame(['line-wrench'], $shop->isolation()->missingTools(['box-spanner', 'line-wrench']));
         self::assertEqualsWithDelta(3100.0, $shop->isolation()->prices['hose']['parts_cents'] ?? 0.0, 1e-6);
         self::assertSame('nearest-first', $shop->practice()->bleedOrder);
+        // one section is kept by itself, and opens again with what it says
+        $this->client->request('POST', '/shop', ['_token' => 'csrf-token', 'section' => 'tools', 'tools' => []]);
+        self::assertResponseRedirects('/shop?kept=tools');
+        self::assertStringContainsString('Kept', $this->client->followRedirect()->filter('details[open]')->text());
+        $shop->reset();
+        self::assertSame(['box-spanner'], $shop->isolation()->missingTools(['box-spanner']));
+        self::assertSame('nearest-first', $shop->practice()->bleedOrder, 'nothing else was touched');
+        $this->client->request('POST', '/shop', ['_token' => 'csrf-token', 'section' => 'none']);
+        self::assertResponseStatusCodeSame(422);
     }
 
     /** 2.65 in is 67.3 mm; a bare number takes the unit that the person thinks in, and is kept as typed. */

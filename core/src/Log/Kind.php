@@ -137,9 +137,9 @@ enum Kind: string
     public function mayWait(): bool
     {
         return match ($this) {
-            self::Reading, self::Round, self::Cannot, self::Figures, self::Lift, self::Cool, self::Together, self::Prepared,
-            self::Step, self::Surprise, self::BleedSetup, self::Bleed, self::Photo, self::Item, self::Settled,
-            self::Line, self::Quote, self::Spent => true,
+            self::Reading, self::Round, self::Cannot, self::Figures, self::Lift, self::Cool, self::Together,
+            self::Prepared, self::Step, self::Surprise, self::BleedSetup, self::Bleed, self::Photo, self::Item,
+            self::Settled, self::Line, self::Quote, self::Spent => true,
             default => false,
         };
     }

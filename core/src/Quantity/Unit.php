@@ -51,8 +51,8 @@ enum Unit: string
     }
 
     /**
-     * How many core units one of this unit is; exact by definition (international pound, inch, mile; 1 lbf = 4.4482216152605
-     * N).
+     * How many core units one of this unit is; exact by definition (international pound, inch, mile; 1 lbf =
+     * 4.4482216152605 N).
      */
     public function factor(): float
     {

@@ -98,7 +98,8 @@ final class PlannerTest extends TestCase
         $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings);
         self::assertGreaterThan(0.5, $belief->group('hose@lf'));
         // a look within reach comes before the bleeder
-        $now = new Situation(new CarState(Lift::WheelsOff, true, false, true), $readings, complaint: new Complaint(['drags-lf']));
+        $car = new CarState(Lift::WheelsOff, true, false, true);
+        $now = new Situation($car, $readings, complaint: new Complaint(['drags-lf']));
         self::assertSame('hose-look@lf', (string) Verdict::of($belief, $now, World::settings())->next?->at);
         $readings[] = new Reading('h', CheckAt::parse('hose-look@lf'), ['' => 'cracked'], false, $at);
         $belief = Belief::of($field, Opening::first($field, Context::none(), 0.15), $readings);

@@ -135,10 +135,12 @@ final class JobStateTest extends TestCase
         self::assertTrue($this->held());
     }
 
-    /** Entry by entry comes to what the whole log comes to: with undos, rounds, late entries and sleeping ones among it. */
+    /** Entry by entry comes to what the whole log comes to: undos, rounds, late and sleeping entries among it. */
     public function testEntryByEntryComesToTheSameAsTheWholeLog(): void
     {
-        $this->pushedBack()->write(Kind::Together, ['what' => 'caliper@lf'])->read('hose-top@lf', ['' => 'stays-stuck']);
+        $this->pushedBack()
+            ->write(Kind::Together, ['what' => 'caliper@lf'])
+            ->read('hose-top@lf', ['' => 'stays-stuck']);
         $this->write(Kind::Undo, ['cancels' => end($this->log)->id]);
         $this->write(Kind::Round, ['round' => 'wheel', 'answers' => [
             ['check' => 'wear@lf', 'outcomes' => ['' => 'inner']],
@@ -169,7 +171,7 @@ final class JobStateTest extends TestCase
         self::assertNotSame([], $state->story->asleep);
     }
 
-    /** What cannot be measured here is asked for no more and concluded nothing from; a gate that wants it stays shut. */
+    /** What cannot be measured here is asked for no more, nothing is concluded, and a gate that wants it stays shut. */
     public function testWhatCannotBeMeasuredHere(): void
     {
         $this->intake()->lift('raised');

@@ -10,7 +10,9 @@ use Rodrel\Core\Isolation\Standing;
 
 /**
  * The complaint's own checks are sound, it was tried, nothing was seen, and it is none of the serious ones: not shown
- * today. What cannot be looked at here was not seen to be sound. A search that found nothing does not go on by taking a vehicle apart. */
+ * today. What cannot be looked at here was not seen to be sound. A search that found nothing does not go on by taking a
+ * vehicle apart.
+ */
 final readonly class LetGo implements Rule
 {
     private const LOOK = 'look';
