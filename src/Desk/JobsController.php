@@ -10,7 +10,10 @@ use App\Bench\Thumbnail;
 use App\Job\JobLine;
 use App\Job\JobLineRepository;
 use App\Job\LineWords;
+use App\Job\Listing;
+use App\Shop\ShopSettings;
 use Symfony\Bundle\FrameworkBundle\Controller\AbstractController;
+use Symfony\Component\Clock\ClockInterface;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -19,8 +22,6 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 /** Every vehicle in the shop, one line each. */
 final class JobsController extends AbstractController
 {
-    private const LAST_PAGE = 1000;
-
     #[Route('/', name: 'jobs', methods: ['GET'])]
     public function __invoke(
         Request $request,
@@ -28,13 +29,13 @@ final class JobsController extends AbstractController
         UserRepository $users,
         Thumbnail $thumbnail,
         LineWords $words,
+        ClockInterface $clock,
+        ShopSettings $shop,
         #[CurrentUser] User $user,
     ): Response {
-        $filter = $request->query->getString('show', 'shed');
-        $filter = \in_array($filter, ['shed', 'mine', 'done', 'practice'], true) ? $filter : 'shed';
-        $search = mb_substr($request->query->getString('q'), 0, 100);
-        $page = min(self::LAST_PAGE, max(1, (int) $request->query->getString('page', '1')));
-        $listed = $lines->listed($filter, $search, $user->id(), $page);
+        $asked = Listing::of($request->query);
+        $today = $clock->now()->setTimezone($shop->timeZone());
+        $listed = $lines->listed($asked, $user->id(), $today);
 
         return $this->render('job/jobs.html.twig', get_object_vars(new JobsPage(
             lines: $listed,
@@ -47,11 +48,14 @@ final class JobsController extends AbstractController
                 'next' => $words->next($line),
             ], $listed),
             names: $users->names(),
-            filter: $filter,
-            search: $search,
-            page: $page,
+            filter: $asked->show,
+            search: $asked->search,
+            asked: $asked,
+            waits: Listing::waits(),
+            sorts: Listing::SORTS,
+            page: $asked->page,
             more: JobLineRepository::PER_PAGE === \count($listed),
-            counts: $lines->counts($user->id()),
+            counts: $lines->counts($user->id(), $today),
         )));
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Job\JobLine;
+use App\Job\Listing;
 
 /** The list of jobs. */
 final readonly class JobsPage
@@ -17,7 +18,9 @@ final readonly class JobsPage
      * }> $thumbnails
      * @param list<array{complaint: string, next: string}> $said of each line
      * @param array<string, string> $names
-     * @param array{shed: int, mine: int, done: int, unsafe: int, practice: int} $counts
+     * @param array{shed: int, mine: int, done: int, unsafe: int, practice: int, due: int} $counts
+     * @param list<string> $waits what a job may wait for
+     * @param list<string> $sorts
      */
     public function __construct(
         public array $lines,
@@ -26,6 +29,9 @@ final readonly class JobsPage
         public array $names,
         public string $filter,
         public string $search,
+        public Listing $asked,
+        public array $waits,
+        public array $sorts,
         public int $page,
         public bool $more,
         public array $counts,

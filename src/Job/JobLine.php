@@ -13,6 +13,7 @@ use Symfony\Component\Uid\Uuid;
 #[ORM\Table(name: 'job_line')]
 #[ORM\Index(name: 'job_line_open', columns: ['stage', 'touched_at'])]
 #[ORM\Index(name: 'job_line_words', columns: ['search'])]
+#[ORM\Index(name: 'job_line_due', columns: ['due'])]
 #[ORM\Index(name: 'job_line_items', columns: ['open_items', 'touched_at'])]
 class JobLine
 {
@@ -51,6 +52,10 @@ class JobLine
 
     #[ORM\Column]
     public int $openItems = 0;
+
+    /** The first day by which something of it is due. */
+    #[ORM\Column(type: 'date_immutable', nullable: true)]
+    public ?\DateTimeImmutable $due = null;
 
     #[ORM\Column]
     public int $head = 0;

@@ -21,16 +21,24 @@ final class JobLineRepository extends ServiceEntityRepository
     }
 
     /**
-     * @param string $filter shed, mine, done or practice; what is only practised stands in its own list alone
+     * What is only practised stands in its own list alone.
      *
-     * @return list<JobLine> the one touched last first
+     * @param \DateTimeImmutable $today what is due by then
+     *
+     * @return list<JobLine>
      */
-    public function listed(string $filter, string $search, Uuid $me, int $page = 1): array
+    public function listed(Listing $asked, Uuid $me, \DateTimeImmutable $today): array
     {
+        $filter = $asked->show;
+        [$by, $way] = match ($asked->sort) {
+            'oldest' => ['l.touchedAt', 'ASC'],
+            'unit' => ['l.unit', 'ASC'],
+            default => ['l.touchedAt', 'DESC'],
+        };
         $query = $this->createQueryBuilder('l')
-            ->orderBy('l.touchedAt', 'DESC')
+            ->orderBy($by, $way)
             ->addOrderBy('l.jobId')
-            ->setFirstResult(self::PER_PAGE * ($page - 1))
+            ->setFirstResult(self::PER_PAGE * ($asked->page - 1))
             ->setMaxResults(self::PER_PAGE);
         $query
             ->andWhere('practice' === $filter ? 'l.unit LIKE :practice' : 'l.unit NOT LIKE :practice')
@@ -40,10 +48,21 @@ final class JobLineRepository extends ServiceEntityRepository
                 ->andWhere('done' === $filter ? 'l.stage = :done' : 'l.stage <> :done')
                 ->setParameter('done', Stage::Done);
         }
+        match ($asked->waits) {
+            '' => null,
+            'road' => $query->andWhere("l.road = 'closed'"),
+            'items' => $query->andWhere('l.openItems > 0'),
+            'due' => $query->andWhere('l.due <= :today')->setParameter('today', $today, 'date_immutable'),
+            default => $query->andWhere('l.stage = :waits')->setParameter('waits', $asked->waits),
+        };
+        if (null !== $asked->who) {
+            $query->andWhere('l.who = :who')->setParameter('who', $asked->who, 'uuid');
+        }
         if ('mine' === $filter) {
             $query->andWhere('l.who = :me')->setParameter('me', $me, 'uuid');
         }
-        foreach (preg_split('/\s+/', mb_strtolower(trim($search)), -1, \PREG_SPLIT_NO_EMPTY) ?: [] as $i => $word) {
+        $words = preg_split('/\s+/', mb_strtolower(trim($asked->search)), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
+        foreach ($words as $i => $word) {
             $query
                 ->andWhere('l.search LIKE :word'.$i)
                 ->setParameter('word'.$i, '%'.addcslashes($word, '%_\\').'%');
@@ -91,11 +110,11 @@ final class JobLineRepository extends ServiceEntityRepository
     /**
      * What is only practised counts apart.
      *
-     * @return array{shed: int, mine: int, done: int, unsafe: int, practice: int}
+     * @return array{shed: int, mine: int, done: int, unsafe: int, practice: int, due: int}
      */
-    public function counts(Uuid $me): array
+    public function counts(Uuid $me, \DateTimeImmutable $today): array
     {
-        /** @var array{shed: int, mine: int, done: int, unsafe: int, practice: int} $row */
+        /** @var array{shed: int, mine: int, done: int, unsafe: int, practice: int, due: int} $row */
         $row = $this->getEntityManager()
             ->getConnection()
             ->fetchAssociative(
@@ -103,9 +122,10 @@ final class JobLineRepository extends ServiceEntityRepository
                     count(*) FILTER (WHERE real AND stage <> 'done' AND who = :me) AS mine,
                     count(*) FILTER (WHERE real AND stage = 'done') AS done,
                     count(*) FILTER (WHERE real AND stage <> 'done' AND road = 'closed') AS unsafe,
-                    count(*) FILTER (WHERE NOT real) AS practice
-                    FROM (SELECT stage, who, road, unit NOT LIKE :practice AS real FROM job_line) AS line",
-                ['me' => $me->toRfc4122(), 'practice' => self::PRACTISED],
+                    count(*) FILTER (WHERE NOT real) AS practice,
+                    count(*) FILTER (WHERE real AND due <= :today) AS due
+                    FROM (SELECT stage, who, road, due, unit NOT LIKE :practice AS real FROM job_line) AS line",
+                ['me' => $me->toRfc4122(), 'practice' => self::PRACTISED, 'today' => $today->format('Y-m-d')],
             );
 
         return $row;

@@ -13,6 +13,7 @@ use Rodrel\Core\Log\Payload\FiguresPayload;
 use Rodrel\Core\Log\Payload\ItemPayload;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
+use Rodrel\Core\Log\Story;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Component\Translation\LocaleSwitcher;
 
@@ -61,11 +62,23 @@ final readonly class ProjectJobLine
                     : 'unknown');
         $line->hotSpots = $this->hotSpots($loaded);
         $line->openItems = \count($state->story->openItems());
+        $line->due = $this->due($state->story);
         $line->head = $loaded->head();
         $line->who = null === $last ? null : $last->authorId();
         $line->touchedAt = null === $last ? $loaded->job->openedAt() : $last->takenAt();
         $line->search = mb_strtolower(implode(' ', [$loaded->job->unit(), ...$words]));
         $this->entities->flush();
+    }
+
+    private function due(Story $story): ?\DateTimeImmutable
+    {
+        $days = [];
+        foreach ($story->openItems() as $item) {
+            $day = \DateTimeImmutable::createFromFormat('!Y-m-d', $item->payload->due);
+            $days = false === $day ? $days : [...$days, $day];
+        }
+
+        return [] === $days ? null : min($days);
     }
 
     /** @return array<string, float> */

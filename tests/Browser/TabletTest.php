@@ -103,7 +103,7 @@ final class TabletTest extends BrowserTestCase
     {
         /** @var array{float, float, float} $box */
         $box = $chrome->driver->executeScript(
-            'const h = document.querySelector(".bench-next h1"); const r = h.getBoundingClientRect(); return '
+            'const h = document.querySelector("main h1"); const r = h.getBoundingClientRect(); return '
                 .'[r.top, r.bottom, parseFloat(getComputedStyle(h).fontSize)];',
         );
         self::assertGreaterThanOrEqual(28.0, $box[2]);

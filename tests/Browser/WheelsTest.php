@@ -51,7 +51,7 @@ final class WheelsTest extends BrowserTestCase
         $this->openJob($chrome, 'Unit 62, ranger car', 'split=diagonal', 'rear=drum', 'what=lamp-amber');
         $asked = [];
         $this->takeSuggestions($chrome, $vehicle, static function (Chrome $chrome) use (&$asked): void {
-            $asked[] = $chrome->text('.bench-next h1');
+            $asked[] = $chrome->text('h1');
         });
         self::assertStringContainsString('Sensor wire, left front', $chrome->text('.bench-next h1'));
         self::assertContains('Read the codes', $asked);

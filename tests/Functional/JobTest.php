@@ -98,6 +98,29 @@ final class JobTest extends ShopTestCase
         self::assertStringContainsString('1 open item', $this->text('.job-next'));
     }
 
+    /** Waiting for what, by whom, in which order; what is due by today is counted where everybody looks. */
+    public function testTheListIsNarrowedAndOrdered(): void
+    {
+        $this->signIn('tarrenby');
+        $id = $this->freshJob();
+        $this->append($id, 'item', ['text' => 'hose again', 'due' => '2020-01-01']);
+        $listed = function (string $query): array {
+            $lines = $this->client->request('GET', '/?'.$query)->filter('.job-line');
+
+            return $lines->each(static fn (Crawler $line): string => (string) $line->attr('href'));
+        };
+        self::assertContains("/jobs/$id", $listed('waits=due'));
+        $due = (int) $this->text('.due-now');
+        self::assertCount($due, $listed('waits=due'));
+        self::assertContains("/jobs/$id", $listed('waits=bench&who='.$this->signIn('tarrenby')->id()));
+        self::assertNotContains("/jobs/$id", $listed('waits=repair'));
+        self::assertNotContains("/jobs/$id", $listed('who='.$this->signIn('aldershaw')->id()));
+        self::assertSame("/jobs/$id", $listed('sort=newest')[0]);
+        $oldest = $listed('sort=oldest');
+        self::assertSame("/jobs/$id", end($oldest));
+        self::assertSame($listed(''), $listed('sort=sideways&waits=godot&who=x'), 'what is unknown asks for nothing');
+    }
+
     public function testTheSameEntryTwiceIsOneAndAnotherUnderItsNumberIsShownBesideIt(): void
     {
         $this->signIn();
