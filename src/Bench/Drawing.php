@@ -6,6 +6,7 @@ namespace App\Bench;
 
 use App\Job\LoadedJob;
 use App\Text\Letters;
+use App\Text\Percent;
 use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Isolation\Situation;
@@ -60,7 +61,28 @@ final readonly class Drawing
         return $this->draw($board, $loaded->state->situation) + [
             'heat' => $this->heat($loaded),
             'next' => null === $next ? null : $this->marker($next->at, $next->check->role->drawn),
+            'said' => $this->said($groups, \count($judgement->struck ?? [])),
         ];
+    }
+
+    /**
+     * The same for whoever cannot see it: what is suspected where, and how much is ruled out.
+     *
+     * @param array<string, float> $groups mass by repair at its place
+     */
+    private function said(array $groups, int $struck): string
+    {
+        $suspected = [];
+        foreach ($groups as $group => $mass) {
+            if ($mass >= self::MARKED_FROM) {
+                $suspected[] = $this->say->group($group).' '.Percent::of($mass);
+            }
+        }
+
+        return $this->say->ui([] === $suspected ? 'bench.drawn-nothing' : 'bench.drawn', [
+            'suspected' => implode(', ', $suspected),
+            'struck' => (string) $struck,
+        ]);
     }
 
     /** @return array<string, mixed> the vehicle and what is believed, without the newest temperatures */

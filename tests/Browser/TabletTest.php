@@ -62,6 +62,34 @@ final class TabletTest extends BrowserTestCase
         $this->assertQuietConsole($chrome);
     }
 
+    /** A label opens its vehicle, another shop's code opens nothing; the detector is told what the camera sees. */
+    public function testALabelIsReadWithTheCamera(): void
+    {
+        $chrome = $this->chrome()->signIn('fenwarren')->go('/');
+        $chrome->go((string) parse_url((string) $chrome->one('.job-line')->getAttribute('href'), \PHP_URL_PATH));
+        $vehicle = (string) parse_url((string) $chrome->one('.head-title a')->getAttribute('href'), \PHP_URL_PATH);
+        $chrome->driver->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', [
+            'cmd' => 'Page.addScriptToEvaluateOnNewDocument',
+            'params' => ['source' => <<<'JS'
+                globalThis.seen = 'https://elsewhere.example/vehicles';
+                globalThis.BarcodeDetector = class {
+                    async detect() {
+                        return [{ rawValue: globalThis.seen }];
+                    }
+                };
+                const screen = document.createElement('canvas').captureStream();
+                Object.defineProperty(navigator, 'mediaDevices', { value: { getUserMedia: async () => screen } });
+                HTMLMediaElement.prototype.play = async () => {};
+                JS],
+        ]);
+        $chrome->go('/')->touch('.label-reader > button');
+        $chrome->driver->wait(9, 100)->until(static fn (): bool => $chrome->one('.label-reader .wrong')->isDisplayed());
+        self::assertStringContainsString('opens no vehicle', $chrome->text('.label-reader .wrong'));
+        $chrome->driver->executeScript('globalThis.seen = arguments[0];', ["http://shed.example:8080$vehicle"]);
+        $chrome->driver->wait(9, 100)->until(static fn (): bool => $vehicle === $chrome->path());
+        self::assertStringEndsWith($vehicle, $chrome->path());
+    }
+
     public function testTwoTechniciansAtOneJobSeeEachOthersEntries(): void
     {
         $chrome = $this->chrome();

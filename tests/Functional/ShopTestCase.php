@@ -77,7 +77,9 @@ abstract class ShopTestCase extends WebTestCase
             'note' => '',
             ...$more,
         ]);
-        self::assertResponseRedirects('/jobs/'.$id.'/bench');
+        self::assertResponseStatusCodeSame(303);
+        $opened = (string) $this->client->getResponse()->headers->get('Location');
+        self::assertMatchesRegularExpression("~^/jobs/$id/(bench|round)$~", $opened);
 
         return $id;
     }

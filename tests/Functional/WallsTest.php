@@ -170,7 +170,7 @@ final class WallsTest extends ShopTestCase
         ];
         for ($n = 0; $n < 6; ++$n) {
             $this->client->request('POST', '/jobs/new', $form);
-            self::assertResponseRedirects('/jobs/'.$form['job'].'/bench');
+            self::assertResponseRedirects('/jobs/'.$form['job'].'/round');
         }
         $database = self::getContainer()->get(Connection::class);
         $entries = 'SELECT count(*) FROM job_entry WHERE job_id = ?';
