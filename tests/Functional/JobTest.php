@@ -167,7 +167,7 @@ final class JobTest extends ShopTestCase
         $id = $this->freshJob();
         $this->append($id, 'reading', ['check' => 'look@vehicle', 'word' => ['level' => 'good']]);
         $this->client->request('GET', "/jobs/$id/checks/look@vehicle");
-        $open = 'Still open: wet anywhere, brake warning lamps.';
+        $open = 'Still open: Wet anywhere, Brake warning lamps.';
         self::assertStringContainsString($open, $this->text('.check-answer'));
         $this->client->submitForm('Record that it cannot be measured', ['reason' => 'under the tray']);
         self::assertResponseStatusCodeSame(303);

@@ -61,7 +61,7 @@ final class ShopPageTest extends ShopTestCase
         // one section is kept by itself, and opens again with what it says
         $this->client->request('POST', '/shop', ['_token' => 'csrf-token', 'section' => 'tools', 'tools' => []]);
         self::assertResponseRedirects('/shop?kept=tools');
-        self::assertStringContainsString('Kept', $this->client->followRedirect()->filter('details[open]')->text());
+        self::assertStringContainsString('are kept', $this->client->followRedirect()->filter('details[open]')->text());
         $shop->reset();
         self::assertSame(['box-spanner'], $shop->isolation()->missingTools(['box-spanner']));
         self::assertSame('nearest-first', $shop->practice()->bleedOrder, 'nothing else was touched');
