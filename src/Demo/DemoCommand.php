@@ -26,7 +26,7 @@ final class DemoCommand
 {
     private const PASSWORD = 'thornwater';
     private const TABLES = 'job, job_entry, job_line, judgement, vehicle, photo, person, sessions, shop_setting, '
-        .'shop_mark, login_slowdown';
+        .'shop_mark, login_slowdown, practice';
     private const PEOPLE = [
         ['fenwarren', 'I. Fenwarren', Role::Technician],
         ['tarrenby', 'O. Tarrenby', Role::Technician],

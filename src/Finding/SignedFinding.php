@@ -28,10 +28,20 @@ final readonly class SignedFinding
      */
     public function payload(LoadedJob $loaded, GroupAt $group, string $against): FindingPayload
     {
-        $judgement = $loaded->judgement() ?? throw InvalidInput::because('gate.predictions-first');
         if (!isset($this->catalogue->faults->repairsIn($loaded->layout)[(string) $group])) {
             throw InvalidInput::because('input.group');
         }
+        $readings = array_map(
+            static fn (Reading $reading): string => $reading->entry(),
+            $loaded->state->situation->readings,
+        );
+        if ($loaded->keepsSilent()) {
+            // nobody but who signs it says so
+            $notes = new FindingNotes('', $this->catalogue->hash, '');
+
+            return new FindingPayload($group, $this->say->saidFinding($group), 0.0, 0.0, $readings, [], $notes);
+        }
+        $judgement = $loaded->judgement() ?? throw InvalidInput::because('gate.predictions-first');
         $against = trim($against);
         $leader = $judgement->leader();
         if (!$leader->is($group) && '' === $against) {
@@ -46,7 +56,7 @@ final readonly class SignedFinding
             $this->say->saidFinding($group, $this->say->leading($judgement, $group)),
             round($judgement->group($group), 4),
             round($judgement->second, 4),
-            array_map(static fn (Reading $reading): string => $reading->entry(), $loaded->state->situation->readings),
+            $readings,
             array_map($this->argument(...), $judgement->arguments[(string) $group] ?? []),
             new FindingNotes($against, $this->catalogue->hash, $judgement->margins->signature),
         );

@@ -54,10 +54,10 @@ class Job
         $this->parts = $vehicle->kind()->parts;
     }
 
-    /** Which practice vehicle it is opened for; null for a real one. Its name says so wherever it is read. */
-    public function practice(): ?int
+    /** It is only practised: its name says so wherever it is read. */
+    public function isPractice(): bool
     {
-        return 1 === preg_match('/^'.self::PRACTICE.' (\d{1,4})$/', $this->unit, $found) ? (int) $found[1] : null;
+        return str_starts_with($this->unit, self::PRACTICE.' ');
     }
 
     public static function open(Uuid $id, Vehicle $vehicle, \DateTimeImmutable $at): self

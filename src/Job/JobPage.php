@@ -71,7 +71,13 @@ final readonly class JobPage
 
     public function isPractice(): bool
     {
-        return null !== $this->loaded->job->practice();
+        return $this->loaded->job->isPractice();
+    }
+
+    /** Ended: what the practice vehicle had may be told. */
+    public function isDebriefed(): bool
+    {
+        return $this->isPractice() && Stage::Done === $this->loaded->state->stage;
     }
 
     /** Its figures brake like no vehicle of its kind. */

@@ -9,6 +9,7 @@ use Rodrel\Core\Isolation\Suspicion;
 use Rodrel\Core\Isolation\Walk;
 use Rodrel\Core\Job\Guessing;
 use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Job\Stage;
 use Rodrel\Core\Road\Yardstick;
 use Rodrel\Core\Vehicle\Layout;
 use Rodrel\Core\Vocabulary\GroupAt;
@@ -22,12 +23,16 @@ final class LoadedJob
     /** @var list<string>|null */
     private ?array $odd = null;
 
-    /** @param list<JobEntry> $log */
+    /**
+     * @param list<JobEntry> $log
+     * @param bool $ownHead practised without advice
+     */
     public function __construct(
         public readonly Job $job,
         public readonly array $log,
         public readonly JobState $state,
         private readonly Judge $judge,
+        private readonly bool $ownHead = false,
     ) {
         $this->layout = $state->layout();
     }
@@ -35,19 +40,25 @@ final class LoadedJob
     /** What would settle a repair that somebody thinks of; null while the predictions are being computed. */
     public function suspicion(GroupAt $group): ?Suspicion
     {
-        return $this->judge->suspicion($this, $group);
+        return $this->keepsSilent() ? null : $this->judge->suspicion($this, $group);
     }
 
     /** What the job would have cost without a check; null where that cannot be said. */
     public function guessing(): ?Guessing
     {
-        return $this->judge->guessing($this);
+        return $this->keepsSilent() ? null : $this->judge->guessing($this);
     }
 
-    /** Null while the predictions are still being computed. */
+    /** Nothing is believed aloud of a job that somebody practises with his own head, until it is ended. */
+    public function keepsSilent(): bool
+    {
+        return $this->ownHead && Stage::Done !== $this->state->stage;
+    }
+
+    /** Null while the predictions are still being computed, and where nothing is said. */
     public function judgement(): ?Judgement
     {
-        if (!$this->judged) {
+        if (!$this->judged && !$this->keepsSilent()) {
             $this->judgement = $this->judge->of($this);
             $this->judged = true;
         }
@@ -58,7 +69,7 @@ final class LoadedJob
     /** The round to walk now; a practice vehicle answers sheet by sheet. */
     public function walk(): ?Walk
     {
-        return null === $this->job->practice() ? $this->judgement()?->advice->walk : null;
+        return $this->job->isPractice() ? null : $this->judgement()?->advice->walk;
     }
 
     /** The sequence number of the newest entry: what the Bench polls for. */

@@ -53,6 +53,9 @@ final readonly class NextThing
     private function bench(LoadedJob $loaded): Next
     {
         $judgement = $loaded->judgement();
+        if ($loaded->keepsSilent()) {
+            return $this->next($loaded, new NextAct(NextAct::SAY, 'next.own-head'), 'job_bench');
+        }
         if (null === $judgement) {
             $look = $loaded->layout->reach()->isHydraulic() ? 'next.look' : 'next.look-first';
             $act = new NextAct(NextAct::SAY, $look);

@@ -22,6 +22,7 @@ final class ReadJob
         private readonly Catalogue $catalogue,
         private readonly Predictions $predictions,
         private readonly Judge $judge,
+        private readonly Practices $practices,
     ) {
     }
 
@@ -56,6 +57,8 @@ final class ReadJob
         $sound = $this->predictions->sound($layout, $document);
         $state = JobState::of($this->catalogue, $layout, $sound, $story);
 
-        return new LoadedJob($job, $log, $state, $this->judge);
+        $ownHead = $job->isPractice() && $this->practices->isOwnHead($job->id());
+
+        return new LoadedJob($job, $log, $state, $this->judge, $ownHead);
     }
 }

@@ -134,7 +134,7 @@ final class AccessibilityTest extends BrowserTestCase
                     [
                         'job_head', 'wall_head', 'worker', 'alive', 'sign_in', 'job', 'job_pdf', 'job_customer_pdf',
                         'job_json', 'job_csv', 'manifest',
-                        'photo', 'practice_answer', 'practice_has',
+                        'photo', 'practice_answer', 'practice_debrief', 'practice_own',
                     ],
                     true,
                 )

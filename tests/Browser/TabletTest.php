@@ -83,8 +83,9 @@ final class TabletTest extends BrowserTestCase
                 JS],
         ]);
         $chrome->go('/')->touch('.label-reader > button');
-        $chrome->driver->wait(9, 100)->until(static fn (): bool => $chrome->one('.label-reader .wrong')->isDisplayed());
-        self::assertStringContainsString('opens no vehicle', $chrome->text('.label-reader .wrong'));
+        $said = '.label-reader .label-said';
+        $chrome->driver->wait(9, 100)->until(static fn (): bool => $chrome->one($said)->isDisplayed());
+        self::assertStringContainsString('opens no vehicle', $chrome->text($said));
         $chrome->driver->executeScript('globalThis.seen = arguments[0];', ["http://shed.example:8080$vehicle"]);
         $chrome->driver->wait(9, 100)->until(static fn (): bool => $vehicle === $chrome->path());
         self::assertStringEndsWith($vehicle, $chrome->path());

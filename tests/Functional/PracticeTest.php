@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Tests\Functional;
 
-use App\Instrument\PracticeVehicle;
 use App\Job\Job;
 use App\Job\ReadJob;
+use App\Practice\PracticeVehicle;
 use App\Prediction\HiddenVehicles;
+use App\Text\Say;
 use Rodrel\Core\Catalogue\Catalogue;
 
 /** A job to play with: the invented vehicle answers every sheet by itself, and as a sound one once it is cured. */
@@ -41,14 +42,96 @@ final class PracticeTest extends ShopTestCase
         $later = $this->answer($id, 'pedal@vehicle')['numbers'];
         self::assertNotSame($answer['numbers'], $later, 'and wavers after that');
 
-        $this->client->request('GET', "/jobs/$id/practice");
+        $this->client->request('GET', "/jobs/$id/debrief");
+        self::assertResponseStatusCodeSame(404, 'nobody is told before it is ended');
+        $this->append($id, 'closed', ['why' => 'not-ours', 'reason' => 'enough for today']);
+        $this->client->request('GET', "/jobs/$id/debrief");
         $container = self::getContainer();
         $job = $container->get('doctrine')->getRepository(Job::class)->find($id);
         $loaded = $container->get(ReadJob::class)($job);
-        self::assertSame($container->get(PracticeVehicle::class)->has($loaded), $this->text('.practice-has'));
+        [$vehicle, $suspect] = $container->get(PracticeVehicle::class)->truth($loaded) ?? self::fail('it is ended');
+        $had = $container->get(Say::class)->finding($vehicle->cure(), $suspect);
+        self::assertSame($had, $this->text('.practice-has'));
         $real = $this->freshJob();
-        $this->client->request('GET', "/jobs/$real/practice");
+        $this->client->request('GET', "/jobs/$real/debrief");
         self::assertResponseStatusCodeSame(404, 'a real vehicle has no such page');
+    }
+
+    /**
+     * With one's own head: no page says what is believed or what it has, every check and repair is open, minutes run; a
+     * repair that does not cure is told afterwards, with the moves that could have changed nothing.
+     */
+    public function testWithOnesOwnHeadToTheDebrief(): void
+    {
+        $this->signIn('fenwarren');
+        $this->client->request('POST', '/practice', [
+            '_token' => 'csrf-token', 'entry' => '01a21b09-a05e-72b4-8683-85a6171caaaa', 'own_head' => '1',
+        ]);
+        $id = explode('/', (string) $this->client->getResponse()->headers->get('Location'))[2];
+        $database = self::getContainer()->get('doctrine')->getConnection();
+        // a car whose hose lets no pressure back: the number is the vehicle, and no page holds it
+        [$preset, $seed] = $this->seedOf('hose.one-way@lf');
+        $database->executeStatement('UPDATE practice SET seed = ? WHERE job_id = ?', [$seed, $id]);
+        $database->executeStatement('UPDATE job SET preset = ? WHERE id = ?', [$preset, $id]);
+        $silent = function (string $page) use ($id, $seed): void {
+            $this->client->request('GET', "/jobs/$id/$page");
+            if ($this->client->getResponse()->isRedirect()) {
+                self::assertResponseRedirects("/jobs/$id/own-head", null, $page);
+
+                return;
+            }
+            $all = (string) $this->client->getResponse()->getContent();
+            self::assertStringNotContainsString((string) $seed, $all, $page);
+            $believed = '/\d %|suspect-list|class="fork-list"|do this next/i';
+            self::assertDoesNotMatchRegularExpression($believed, $all, $page);
+        };
+        foreach (['bench', 'finding', 'round', 'first-look', 'report', 'job.json', 'heat', 'debrief'] as $page) {
+            $this->client->request('GET', "/jobs/$id/$page");
+            self::assertResponseRedirects("/jobs/$id/own-head", null, $page);
+        }
+        $silent('own-head');
+        $look = ['level' => 'good', 'wet' => 'good', 'lamp' => 'good'];
+        $this->append($id, 'reading', ['check' => 'look@vehicle', 'word' => $look]);
+        $this->append($id, 'reading', ['check' => 'vacuum-hose-look@vehicle', 'word' => ['dry']]);
+        $this->append($id, 'finding', ['group' => 'caliper@lf']);
+        self::assertResponseStatusCodeSame(303, 'any repair can be signed, without a word about it');
+        foreach (['own-head', 'checks/spin@vehicle', 'repair', 'items'] as $page) {
+            $silent($page);
+        }
+        self::assertStringNotContainsString((string) $seed, $this->client->request('GET', '/?show=practice')->html());
+        $this->append($id, 'undo', ['cancels' => $this->lastEntry($id)]);
+        $this->append($id, 'closed', ['why' => 'not-ours', 'reason' => 'nothing is shown']);
+        $page = $this->client->request('GET', "/jobs/$id/debrief")->filter('.debrief');
+        self::assertStringContainsString('The hose at the left front', $page->filter('h1')->text());
+        self::assertStringContainsString('Nothing was repaired', $page->text());
+        self::assertStringContainsString('could change nothing of that', $page->filter('.costly')->text());
+        self::assertCount(3, $page->filter('tbody tr'), 'one\'s own way, the advice, the usual order');
+        self::assertStringContainsString('the right repair', $page->filter('tbody tr')->eq(1)->text());
+        self::assertCount(2, $page->filter('.debrief-moves li'));
+    }
+
+    /** @return array{string, int} a kind of vehicle, and a number under which it has this and its driver says so */
+    private function seedOf(string $suspect): array
+    {
+        $vehicles = self::getContainer()->get(HiddenVehicles::class);
+        for ($seed = 1; $seed < 4000; ++$seed) {
+            [$vehicle, $has] = $vehicles->drawn('medium-car', $seed) ?? self::fail('Warm medium-car first.');
+            if ($has->is($suspect) && 'drags-lf' === ($vehicle->answer('complaint@vehicle')[''] ?? '')) {
+                return ['medium-car', $seed];
+            }
+        }
+
+        self::fail("no medium car has $suspect");
+    }
+
+    private function lastEntry(string $job): string
+    {
+        $last = self::getContainer()->get('doctrine')->getConnection()->fetchOne(
+            'SELECT id FROM job_entry WHERE job_id = ? ORDER BY seq DESC LIMIT 1',
+            [$job],
+        );
+
+        return \is_string($last) ? $last : self::fail('it has no entry');
     }
 
     /** What is only practised stands in a list of its own: not among the shop's vehicles, counts, or what is due. */

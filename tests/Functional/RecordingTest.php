@@ -58,7 +58,8 @@ final class RecordingTest extends ShopTestCase
         $this->signIn();
         $id = $this->freshJob();
         $this->client->request('GET', "/jobs/$id/checks/road-shake@vehicle");
-        self::assertStringContainsString('7.4 times a second at 50 km/h, 11.8 at 80 km/h, 16.2 at 110 km/h', $this->text('main'));
+        $turns = '7.4 times a second at 50 km/h, 11.8 at 80 km/h, 16.2 at 110 km/h';
+        self::assertStringContainsString($turns, $this->text('main'));
     }
 
     private function send(string $job, string $check, string $csv): void

@@ -48,6 +48,7 @@ final class RoomsTest
         'Text',
         'Job',
         'Instrument',
+        'Practice',
         'Photo',
         'Inboard',
         'Bench',

@@ -61,7 +61,8 @@ final class RetraceTest extends TestCase
         $this->read('vacuum-hose-look@vehicle', ['' => 'dry']);
         $this->read('look@vehicle', ['level' => 'good', 'wet' => 'good', 'lamp' => 'good']);
         $costly = $this->retrace()->costliest(3);
-        self::assertSame(['vacuum-hose-look@vehicle'], array_column($costly, 'check'), 'the first look is never a waste');
+        $named = array_column($costly, 'check');
+        self::assertSame(['vacuum-hose-look@vehicle'], $named, 'the first look is never a waste');
         self::assertLessThan($costly[0]->bestBits, $costly[0]->bits);
         self::assertNotSame('', $costly[0]->best);
     }
@@ -81,7 +82,7 @@ final class RetraceTest extends TestCase
         self::assertSame(['caliper@lf'], $retrace->wrong);
         self::assertTrue($retrace->cured);
         self::assertSame([], $retrace->moves, 'what follows the cure is the proof');
-        // the caliper's typical 115, an hour at 60, a quarter of a litre at 10 a litre, no comeback charged in this shop
+        // the caliper's typical 115, an hour at 60, a quarter of a litre at 10 a litre, no comeback charged here
         self::assertEqualsWithDelta(11500.0 + 6000.0 + 250.0, $retrace->wrongCents, 1e-9);
     }
 

@@ -2,14 +2,16 @@
 
 declare(strict_types=1);
 
-namespace App\Instrument;
+namespace App\Practice;
 
 use App\Account\User;
 use App\Job\Job;
 use App\Job\OpenJob;
+use App\Job\Practices;
 use App\Job\RendersJob;
 use App\Prediction\HiddenVehicles;
 use App\Vehicle\VehicleKind;
+use Doctrine\ORM\EntityManagerInterface;
 use Rodrel\Core\Catalogue\Catalogue;
 use Rodrel\Core\Log\Payload\Arrival;
 use Rodrel\Core\Log\Payload\IntakePayload;
@@ -25,7 +27,8 @@ use Symfony\Component\Uid\Uuid;
 /** A job to play with: an invented vehicle with a fault that only it knows. */
 final class PracticeController extends RendersJob
 {
-    private const MOST = 9999;
+    /** So many vehicles there are. */
+    private const MOST = 2_000_000_000;
     private const TRIES = 40;
 
     public function __construct(
@@ -33,6 +36,8 @@ final class PracticeController extends RendersJob
         private readonly HiddenVehicles $vehicles,
         private readonly OpenJob $open,
         private readonly Catalogue $catalogue,
+        private readonly Practices $practices,
+        private readonly EntityManagerInterface $entities,
     ) {
     }
 
@@ -40,28 +45,43 @@ final class PracticeController extends RendersJob
     #[IsCsrfTokenValid('submit', '_token')]
     public function open(Request $request, #[CurrentUser] User $user): Response
     {
-        $entry = $request->request->getString('entry');
+        $form = $request->request;
+        $entry = $form->getString('entry');
         $id = Uuid::isValid($entry) ? Uuid::fromString($entry) : Uuid::v7();
-        // the same form sent twice is the same vehicle, and it has a driver who complains
-        $first = abs(crc32($id->toRfc4122())) % self::MOST;
+        $job = Uuid::v5($id, 'practice');
+        $again = Uuid::isValid($form->getString('again')) ? Uuid::fromString($form->getString('again')) : null;
+        // the same form sent twice is the same vehicle
+        $known = $this->entities->find(Job::class, $job);
+        $opened = $known ?? $this->drawn($user, $job, $id, $again, $form->getBoolean('own_head'));
+        if (null === $opened) {
+            return $this->redirectToRoute('instrument_simulated', [], Response::HTTP_SEE_OTHER);
+        }
+
+        return $this->redirectToRoute('job_bench', ['id' => $opened->id()], Response::HTTP_SEE_OTHER);
+    }
+
+    /** One whose driver complains; null where it is still being computed what such vehicles show. */
+    private function drawn(User $user, Uuid $job, Uuid $entry, ?Uuid $again, bool $ownHead): ?Job
+    {
+        $once = null === $again ? null : $this->entities->find(Job::class, $again);
+        $seed = null === $once ? null : $this->practices->seed($once->id());
         $presets = array_keys($this->catalogue->presets);
         for ($n = 0; $n < self::TRIES; ++$n) {
-            $number = 1 + ($first + $n) % self::MOST;
-            $preset = $presets[$number % \count($presets)];
+            $number = $seed ?? random_int(1, self::MOST);
+            $preset = null === $once || null === $seed ? $presets[$number % \count($presets)] : $once->preset();
             $vehicle = $this->vehicles->drawn($preset, $number)[0] ?? null;
             $complaint = (string) ($vehicle?->answer('complaint@vehicle')[''] ?? '');
             if (null !== $vehicle && !\in_array($complaint, ['', 'none'], true)) {
                 $when = (string) ($vehicle->answer('pattern@vehicle')[''] ?? '');
                 $intake = new IntakePayload([$complaint], $when, new Arrival(true), [], '');
-                $kind = new VehicleKind(Job::PRACTICE.' '.$number, $preset);
-                $job = ($this->open)($user, Uuid::v5($id, 'practice'), $id, $kind, $intake);
+                $kind = new VehicleKind(Job::PRACTICE.' '.(1 + $this->practices->howMany()), $preset);
+                $this->practices->keep($job, $number, $ownHead);
 
-                return $this->redirectToRoute('job_bench', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
+                return ($this->open)($user, $job, $entry, $kind, $intake);
             }
         }
 
-        // it says that they are being computed
-        return $this->redirectToRoute('instrument_simulated', [], Response::HTTP_SEE_OTHER);
+        return null;
     }
 
     #[Route('/jobs/{id:job}/practice/{check}', name: 'practice_answer', methods: ['GET'])]
@@ -74,14 +94,5 @@ final class PracticeController extends RendersJob
         $answer = $this->practice->answer(($this->readJob)($job), $at) ?? throw $this->createNotFoundException();
 
         return new JsonResponse($answer);
-    }
-
-    #[Route('/jobs/{id:job}/practice', name: 'practice_has', methods: ['GET'])]
-    public function has(Job $job): Response
-    {
-        $loaded = ($this->readJob)($job);
-        $has = $this->practice->has($loaded) ?? throw $this->createNotFoundException();
-
-        return $this->page('job/practice.html.twig', $loaded, 'bench', new PracticePage(has: $has));
     }
 }

@@ -2,13 +2,15 @@
 
 declare(strict_types=1);
 
-namespace App\Instrument;
+namespace App\Practice;
 
 use App\Job\LoadedJob;
+use App\Job\Practices;
 use App\Prediction\HiddenVehicles;
 use App\Text\Say;
 use App\Text\Units;
 use Rodrel\Core\Catalogue\Catalogue;
+use Rodrel\Core\Job\Stage;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
 use Rodrel\Core\Quantity\Quantity;
@@ -27,18 +29,21 @@ final readonly class PracticeVehicle
 
     public function __construct(
         private HiddenVehicles $vehicles,
+        private Practices $practices,
         private Catalogue $catalogue,
         private Say $say,
         private Units $units,
     ) {
     }
 
-    /** What is wrong with it; null while its predictions are being computed, or where the job is no practice. */
-    public function has(LoadedJob $loaded): ?string
+    /**
+     * What is wrong with it, once the job is ended and not before; null where it is not, or is no practice.
+     *
+     * @return array{HiddenVehicle, SuspectAt}|null
+     */
+    public function truth(LoadedJob $loaded): ?array
     {
-        [$vehicle, $suspect] = $this->of($loaded, '') ?? [null, null];
-
-        return null === $vehicle || null === $suspect ? null : $this->say->finding($vehicle->cure(), $suspect);
+        return Stage::Done === $loaded->state->stage ? $this->of($loaded, '') : null;
     }
 
     /**
@@ -76,9 +81,9 @@ final readonly class PracticeVehicle
     /** @return array{HiddenVehicle, SuspectAt}|null */
     private function of(LoadedJob $loaded, string $asked): ?array
     {
-        $number = $loaded->job->practice();
+        $seed = $loaded->job->isPractice() ? $this->practices->seed($loaded->job->id()) : null;
 
-        return null === $number ? null : $this->vehicles->drawn($loaded->job->preset(), $number, $asked);
+        return null === $seed ? null : $this->vehicles->drawn($loaded->job->preset(), $seed, $asked);
     }
 
     private function cured(LoadedJob $loaded, HiddenVehicle $vehicle): bool
