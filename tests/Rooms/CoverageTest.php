@@ -44,6 +44,36 @@ final class CoverageTest extends TestCase
         }
     }
 
+    /** Decisions count up without a gap, every one that is named is there; presets are as many as the pages say. */
+    public function testWhatThePagesPointToIsThere(): void
+    {
+        $root = \dirname(__DIR__, 2);
+        $numbers = array_map(
+            static fn (string $file): int => (int) substr(basename($file), 0, 4),
+            glob($root.'/docs/decisions/*.md') ?: [],
+        );
+        self::assertSame(range(1, \count($numbers)), $numbers);
+        exec(
+            'cd '.escapeshellarg($root).' && grep -rhoE "docs/decisions/[a-z0-9-]+\.md|decisions? [0-9]{4}" '
+                .'rodrel core src docs bin tests/Functional README.md CONTRIBUTING.md deploy',
+            $named,
+        );
+        self::assertGreaterThan(10, \count($named));
+        foreach (array_unique($named) as $one) {
+            $there = str_starts_with($one, 'docs/')
+                ? is_file("$root/$one")
+                : \in_array((int) substr($one, -4), $numbers, true);
+            self::assertTrue($there, $one);
+        }
+        $presets = (string) (new \NumberFormatter('en', \NumberFormatter::SPELLOUT))->format(
+            \count(World::catalogue()->presets),
+        );
+        foreach (['README.md', 'docs/catalogue.md'] as $page) {
+            $said = (string) preg_replace('/\s+/', ' ', (string) file_get_contents("$root/$page"));
+            self::assertMatchesRegularExpression("/\\b$presets (kinds of vehicle|vehicles)/i", $said, $page);
+        }
+    }
+
     /** What is said to be outside is not in the catalogue, and has its reason; what is pointed to is there. */
     public function testWhatIsOutsideIsNotInside(): void
     {
