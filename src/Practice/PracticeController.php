@@ -41,6 +41,12 @@ final class PracticeController extends RendersJob
     ) {
     }
 
+    #[Route('/practice', name: 'practice', methods: ['GET'])]
+    public function mine(Practised $practised, #[CurrentUser] User $user): Response
+    {
+        return $this->render('practice/practised.html.twig', get_object_vars($practised->of($user)));
+    }
+
     #[Route('/practice', name: 'practice_open', methods: ['POST'])]
     #[IsCsrfTokenValid('submit', '_token')]
     public function open(Request $request, #[CurrentUser] User $user): Response
@@ -49,10 +55,11 @@ final class PracticeController extends RendersJob
         $entry = $form->getString('entry');
         $id = Uuid::isValid($entry) ? Uuid::fromString($entry) : Uuid::v7();
         $job = Uuid::v5($id, 'practice');
+        $wanted = $form->getString('preset');
         $again = Uuid::isValid($form->getString('again')) ? Uuid::fromString($form->getString('again')) : null;
         // the same form sent twice is the same vehicle
         $known = $this->entities->find(Job::class, $job);
-        $opened = $known ?? $this->drawn($user, $job, $id, $again, $form->getBoolean('own_head'));
+        $opened = $known ?? $this->drawn($user, [$job, $id], $again, $wanted, $form->getBoolean('own_head'));
         if (null === $opened) {
             return $this->redirectToRoute('instrument_simulated', [], Response::HTTP_SEE_OTHER);
         }
@@ -60,12 +67,20 @@ final class PracticeController extends RendersJob
         return $this->redirectToRoute('job_bench', ['id' => $opened->id()], Response::HTTP_SEE_OTHER);
     }
 
-    /** One whose driver complains; null where it is still being computed what such vehicles show. */
-    private function drawn(User $user, Uuid $job, Uuid $entry, ?Uuid $again, bool $ownHead): ?Job
+    /**
+     * One whose driver complains; null where it is still being computed what such vehicles show.
+     *
+     * @param array{Uuid, Uuid} $ids of the job and its first entry
+     * @param Uuid|null $again the practice job whose vehicle it is to be
+     * @param string $wanted the kind of vehicle; any where there is no such kind
+     */
+    private function drawn(User $user, array $ids, ?Uuid $again, string $wanted, bool $ownHead): ?Job
     {
+        [$job, $entry] = $ids;
         $once = null === $again ? null : $this->entities->find(Job::class, $again);
         $seed = null === $once ? null : $this->practices->seed($once->id());
         $presets = array_keys($this->catalogue->presets);
+        $presets = \in_array($wanted, $presets, true) ? [$wanted] : $presets;
         for ($n = 0; $n < self::TRIES; ++$n) {
             $number = $seed ?? random_int(1, self::MOST);
             $preset = null === $once || null === $seed ? $presets[$number % \count($presets)] : $once->preset();

@@ -53,6 +53,7 @@ final class RodrelExtension extends AbstractExtension
     {
         return [
             new TwigFunction('entry_id', static fn (): string => Uuid::v7()->toRfc4122()),
+            new TwigFunction('presets', $this->say->presets(...)),
             new TwigFunction('say', $this->say->text(...)),
             new TwigFunction('shop_name', $this->shop->name(...)),
         ];

@@ -39,6 +39,17 @@ final readonly class Say
         return $this->translator->trans($key, $this->numbers($parameters), 'catalogue');
     }
 
+    /** @return array<string, string> kinds of vehicle that ship, by id */
+    public function presets(): array
+    {
+        $presets = [];
+        foreach (array_keys($this->catalogue->presets) as $id) {
+            $presets[$id] = $this->text('preset.'.$id);
+        }
+
+        return $presets;
+    }
+
     public function place(string $place): string
     {
         return $this->text('place.'.$place);

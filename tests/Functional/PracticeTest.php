@@ -114,6 +114,11 @@ final class PracticeTest extends ShopTestCase
         self::assertCount(3, $page->filter('tbody tr'), 'one\'s own way, the advice, the usual order');
         self::assertStringContainsString('the right repair', $page->filter('tbody tr')->eq(1)->text());
         self::assertCount(2, $page->filter('.debrief-moves li'));
+        $mine = $this->client->request('GET', '/practice')->filter('.debrief')->text();
+        self::assertMatchesRegularExpression('/1 job.*0 right the first time.*Hose, left front.*not cured/s', $mine);
+        $this->signIn('tarrenby');
+        $others = $this->client->request('GET', '/practice')->filter('.debrief')->text();
+        self::assertStringNotContainsString('Hose', $others);
     }
 
     /** @return array{string, int} a kind of vehicle, and a number under which it has this and its driver says so */
