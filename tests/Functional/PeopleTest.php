@@ -317,13 +317,14 @@ final class PeopleTest extends ShopTestCase
         $this->client->request('POST', $path, ['_token' => 'csrf-token'] + $fields);
     }
 
-    /** Whoever waits does so for another minute, however slow this machine is. */
+    /** Whoever waits does so for another minute, however slow this machine is: now() is when the test began. */
     private function whoWaitsWaits(): void
     {
         self::getContainer()
             ->get(Connection::class)
             ->executeStatement(
-                "UPDATE login_slowdown SET wait_until = now() + interval '1 minute' WHERE wait_until > last_at",
+                "UPDATE login_slowdown SET wait_until = clock_timestamp() + interval '1 minute'
+                    WHERE wait_until > last_at",
             );
     }
 
@@ -331,6 +332,6 @@ final class PeopleTest extends ShopTestCase
     {
         self::getContainer()
             ->get(Connection::class)
-            ->executeStatement("UPDATE login_slowdown SET wait_until = now() - interval '1 second'");
+            ->executeStatement("UPDATE login_slowdown SET wait_until = clock_timestamp() - interval '1 second'");
     }
 }

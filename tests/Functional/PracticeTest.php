@@ -69,15 +69,22 @@ final class PracticeTest extends ShopTestCase
     public function testWithOnesOwnHeadToTheDebrief(): void
     {
         $this->signIn('fenwarren');
-        $this->client->request('POST', '/practice', [
-            '_token' => 'csrf-token', 'entry' => '01a21b09-a05e-72b4-8683-85a6171caaaa', 'own_head' => '1',
-        ]);
-        $id = explode('/', (string) $this->client->getResponse()->headers->get('Location'))[2];
+        $open = function (string $entry, string $again): string {
+            $this->client->request('POST', '/practice', [
+                '_token' => 'csrf-token', 'entry' => $entry, 'own_head' => '1', 'again' => $again,
+            ]);
+
+            return explode('/', (string) $this->client->getResponse()->headers->get('Location'))[2];
+        };
+        $any = $open('01a21b09-a05e-72b4-8683-85a6171caaaa', '');
         $database = self::getContainer()->get('doctrine')->getConnection();
         // a car whose hose lets no pressure back: the number is the vehicle, and no page holds it
         [$preset, $seed] = $this->seedOf('hose.one-way@lf');
-        $database->executeStatement('UPDATE practice SET seed = ? WHERE job_id = ?', [$seed, $id]);
-        $database->executeStatement('UPDATE job SET preset = ? WHERE id = ?', [$preset, $id]);
+        $database->executeStatement('UPDATE practice SET seed = ? WHERE job_id = ?', [$seed, $any]);
+        $database->executeStatement('UPDATE job SET preset = ? WHERE id = ?', [$preset, $any]);
+        self::getContainer()->get('doctrine')->getManager()->clear();
+        $id = $open('01a21b09-a05e-72b4-8683-85a6171caaab', $any);
+        self::assertNotSame($any, $id, 'the same vehicle, another job');
         $silent = function (string $page) use ($id, $seed): void {
             $this->client->request('GET', "/jobs/$id/$page");
             if ($this->client->getResponse()->isRedirect()) {

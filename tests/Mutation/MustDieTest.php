@@ -86,7 +86,7 @@ final class MustDieTest extends TestCase
             'ASinkingPedal',
         ];
         yield 'scalding at 300 K' => [
-            'core/src/Log/Chapter.php',
+            'core/src/Log/EpochState.php',
             'SCALDING_K = 200.0',
             'SCALDING_K = 300.0',
             'AScaldingWheel',

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Rodrel\Core\Log;
 
-use Rodrel\Core\Check\Check;
 use Rodrel\Core\Check\Checks;
 use Rodrel\Core\Isolation\CarState;
 use Rodrel\Core\Isolation\Reading;
@@ -16,6 +15,7 @@ use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\TogetherPayload;
 use Rodrel\Core\Prediction\SoundSignature;
 use Rodrel\Core\Vehicle\Layout;
+use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\ApartAt;
 
 /**
@@ -31,19 +31,15 @@ final readonly class EpochState
     public const SCALDING_K = 200.0;
 
     /**
+     * @param CarState $car without where it stands: how warm it is, what is apart, what was made last
      * @param list<Reading> $readings those that stand
-     * @param array<string, float> $apart minutes to put it together, by what is apart where
-     * @param Check|null $last made last
-     * @param array<string, list<string>> $cannot rows that cannot be looked at here, by check at its place
      * @param \DateTimeImmutable|null $openedAt when a joint was last opened or eased for a reading
+     * @param array<string, list<string>> $cannot rows that cannot be looked at here, by check at its place
      */
     private function __construct(
         private ReadingsOf $readingsOf,
+        private CarState $car = new CarState(Lift::Ground),
         public array $readings = [],
-        private bool $cool = true,
-        private bool $drivenIn = false,
-        private array $apart = [],
-        private ?Check $last = null,
         public ?\DateTimeImmutable $openedAt = null,
         public array $cannot = [],
     ) {
@@ -83,8 +79,9 @@ final readonly class EpochState
     public function with(array $entries): self
     {
         $checks = $this->readingsOf->checks;
-        [$cool, $drivenIn, $apart] = [$this->cool, $this->drivenIn, $this->apart];
-        [$last, $openedAt, $readings, $cannot] = [$this->last, $this->openedAt, $this->readings, $this->cannot];
+        [$cool, $drivenIn] = [$this->car->cool, $this->car->drivenIn];
+        [$apart, $last] = [$this->car->apart, $this->car->last];
+        [$openedAt, $readings, $cannot] = [$this->openedAt, $this->readings, $this->cannot];
         foreach ($entries as $entry) {
             $payload = $entry->payload;
             if ($payload instanceof IntakePayload) {
@@ -111,7 +108,9 @@ final readonly class EpochState
         }
         $readings = Reading::standing($readings);
 
-        return new self($this->readingsOf, $readings, $cool, $drivenIn, $apart, $last, $openedAt, $cannot);
+        $car = new CarState(Lift::Ground, false, false, $cool, $drivenIn, $last, $apart);
+
+        return new self($this->readingsOf, $car, $readings, $openedAt, $cannot);
     }
 
     /** @param bool $opened the system was opened and is not proved closed */
@@ -121,10 +120,10 @@ final readonly class EpochState
             $chapter->lift,
             $chapter->stands,
             $opened,
-            $this->cool,
-            $this->drivenIn,
-            $this->last,
-            $this->apart,
+            $this->car->cool,
+            $this->car->drivenIn,
+            $this->car->last,
+            $this->car->apart,
         );
     }
 

@@ -8,34 +8,38 @@ namespace Rodrel\Core\Trial;
 final readonly class Move
 {
     /**
-     * @param string $check at its place
-     * @param float $minutes of the check and the way to it
+     * @param Question|null $best what would have been worth most instead; null for nothing
      * @param string $leader repair group that led before it
      * @param float $leads belief in it then
      * @param float $truthBefore belief in the repair that cures it
-     * @param float $bits what the check was expected to tell then
-     * @param string $best what would have been worth most instead; '' for none
-     * @param float $lostCents expected worth of that, less the worth of what was done; nought where it was as good, or
-     *     where nobody calls such a look a waste
+     * @param float $lostCents expected worth of what was best, less the worth of what was done; nought where it was as
+     *     good, or where nobody calls such a look a waste
      */
     public function __construct(
-        public string $check,
-        public float $minutes,
+        public Question $mine,
+        public ?Question $best,
         public string $leader,
         public float $leads,
         public float $truthBefore,
         public float $truthAfter,
-        public float $bits,
-        public string $best,
-        public float $bestBits,
-        public float $bestMinutes,
         public float $lostCents,
     ) {
     }
 
-    /** @return array<mixed> its fields by name */
+    /** @return array<string, float|string> flat, for JSON */
     public function toArray(): array
     {
-        return get_object_vars($this);
+        return [
+            'check' => $this->mine->check,
+            'minutes' => $this->mine->minutes,
+            'bits' => $this->mine->bits,
+            'best' => $this->best->check ?? '',
+            'bestMinutes' => $this->best->minutes ?? 0.0,
+            'leader' => $this->leader,
+            'leads' => $this->leads,
+            'truthBefore' => $this->truthBefore,
+            'truthAfter' => $this->truthAfter,
+            'lostCents' => $this->lostCents,
+        ];
     }
 }

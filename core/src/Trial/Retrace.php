@@ -90,7 +90,7 @@ final readonly class Retrace
                 $after = Diagnosis::of($field, $next, $settings)->belief->group($truth);
                 foreach ($wasted as $reading) {
                     $move = self::move($catalogue, $before, $state, $settings, $reading->check, $truth, $after);
-                    $minutes += $move->minutes;
+                    $minutes += $move->mine->minutes;
                     $moves[] = $move;
                 }
             }
@@ -142,17 +142,19 @@ final readonly class Retrace
         $lost = null === $best || self::isOwed($catalogue, $check) ? 0.0 : self::worth($best) - self::worth($mine);
         [$leader, $leads] = $before->belief->leader();
 
+        $asked = static fn (Proposal $one): Question => new Question(
+            (string) $one->at,
+            $one->worth->minutes,
+            $one->worth->bits,
+        );
+
         return new Move(
-            (string) $at,
-            $mine->worth->minutes,
+            $asked($mine),
+            null === $best ? null : $asked($best),
             (string) $leader,
             $leads,
             $before->belief->group($truth),
             $after,
-            $mine->worth->bits,
-            null === $best ? '' : (string) $best->at,
-            $best->worth->bits ?? 0.0,
-            $best->worth->minutes ?? 0.0,
             $lost > self::NO_MATTER_CENTS ? $lost : 0.0,
         );
     }
