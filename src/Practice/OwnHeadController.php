@@ -9,12 +9,9 @@ use App\Job\LoadedJob;
 use App\Job\RendersJob;
 use App\Shop\ShopSettings;
 use Rodrel\Core\Catalogue\Catalogue;
-use Rodrel\Core\Isolation\Way;
-use Rodrel\Core\Job\JobState;
+use Rodrel\Core\Job\PathTaken;
 use Rodrel\Core\Job\Stage;
-use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Log\Payload\RepairedPayload;
-use Rodrel\Core\Log\Story;
 use Rodrel\Core\Vocabulary\GroupAt;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Routing\Attribute\Route;
@@ -33,7 +30,7 @@ final class OwnHeadController extends RendersJob
         if (!$loaded->keepsSilent()) {
             return $this->redirectToRoute('job_bench', ['id' => $job->id()], Response::HTTP_SEE_OTHER);
         }
-        $minutes = $this->minutes($loaded);
+        $minutes = PathTaken::minutesSoFar($loaded->state, $this->shop->isolation()->times);
         $repaired = $loaded->state->story->entriesOf(RepairedPayload::class);
 
         return $this->page('practice/own_head.html.twig', $loaded, 'bench', new OwnHeadPage(
@@ -89,27 +86,5 @@ final class OwnHeadController extends RendersJob
         asort($repairs);
 
         return $repairs;
-    }
-
-    /** Of the checks so far, with the way to each. */
-    private function minutes(LoadedJob $loaded): float
-    {
-        $minutes = 0.0;
-        $times = $this->shop->isolation()->times;
-        $keeping = $this->catalogue->checks->keeping();
-        $state = JobState::of($this->catalogue, $loaded->layout, $loaded->state->sound(), Story::of([], $keeping));
-        foreach ($loaded->state->story->entries() as $entry) {
-            // a reading of a round is counted with it
-            if (!str_contains($entry->id, '#')) {
-                if ($entry->payload instanceof ReadingPayload) {
-                    $check = $this->catalogue->checks->of($entry->payload->check);
-                    $way = new Way($state->situation->car, $times, $this->catalogue->stations);
-                    $minutes += $check->demand->minutes + $way->minutes($check);
-                }
-                $state = $state->with($entry);
-            }
-        }
-
-        return $minutes;
     }
 }

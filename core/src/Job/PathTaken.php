@@ -9,6 +9,7 @@ use Rodrel\Core\Check\Station;
 use Rodrel\Core\Isolation\CarState;
 use Rodrel\Core\Isolation\Times;
 use Rodrel\Core\Isolation\Way;
+use Rodrel\Core\Log\Chapter;
 use Rodrel\Core\Log\Payload\ReadingPayload;
 use Rodrel\Core\Vehicle\Lift;
 use Rodrel\Core\Vocabulary\Place;
@@ -30,13 +31,10 @@ final readonly class PathTaken
     public static function of(JobState $state, Times $times): self
     {
         $catalogue = $state->catalogue();
-        $made = $wheels = [];
-        foreach ($state->story->chapters[0]->said(ReadingPayload::class) as $reading) {
-            $check = $catalogue->checks->of($reading->check);
-            if (!$check->role->asked && !$check->role->proof) {
-                $made[] = [$check, $reading->check->place];
-                $wheels[$reading->check->place->id] = $reading->check->place;
-            }
+        $made = self::made($state, $state->story->chapters[0]);
+        $wheels = [];
+        foreach ($made as [, $place]) {
+            $wheels[$place->id] = $place;
         }
         $last = -1;
         foreach ($made as [$check]) {
@@ -63,6 +61,31 @@ final readonly class PathTaken
             self::minutes($book, $times, $stations),
             \count($book),
         );
+    }
+
+    /** What the checks of the whole job took so far, whatever was repaired between; the proof's left out. */
+    public static function minutesSoFar(JobState $state, Times $times): float
+    {
+        $minutes = 0.0;
+        foreach ($state->story->chapters as $chapter) {
+            $minutes += self::minutes(self::made($state, $chapter), $times, $state->catalogue()->stations);
+        }
+
+        return $minutes;
+    }
+
+    /** @return list<array{Check, Place}> */
+    private static function made(JobState $state, Chapter $chapter): array
+    {
+        $made = [];
+        foreach ($chapter->said(ReadingPayload::class) as $reading) {
+            $check = $state->catalogue()->checks->of($reading->check);
+            if (!$check->role->asked && !$check->role->proof) {
+                $made[] = [$check, $reading->check->place];
+            }
+        }
+
+        return $made;
     }
 
     /**
